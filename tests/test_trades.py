@@ -333,6 +333,10 @@ def test_the_trade_is_guessed_from_the_browser_until_it_is_said(client: TestClie
     assert switched["fields"]["row.length"] == rack["design"]["fields"]["row.length"]
     assert [one["code"] for one in switched["findings"]] == ["trade.sizes"]
     assert client.put("/api/settings", json={"trade": "imperial"}).status_code == 422
+    odds: list[Any] = ["imperial", [], {"us": "us"}]
+    for odd in odds:
+        body = {"base": rack["version"] + 1, "patch": {"sizes": odd}}
+        assert client.patch(f"/api/racks/{rack['id']}", json=body).status_code == 422
 
 
 def test_money_saw_and_language_are_as_they_are_chosen(client: TestClient) -> None:
@@ -342,9 +346,11 @@ def test_money_saw_and_language_are_as_they_are_chosen(client: TestClient) -> No
         client.put("/api/settings", json=chosen).json().items()
         >= {**chosen, "kerf": "5/64 in", "kerf_usual": "1/8 in"}.items()
     )
-    rack = client.post("/api/racks", json={"hangs": [{"item": "tin-cup", "count": 3}]}).json()
-    cutting = rack["design"]["brief"]["cutting"]
-    assert (cutting["saw"], read(cutting["kerf"])) == ("table saw", read("5/64 in"))
+    asked = {"hangs": [{"item": "tin-cup", "count": 3}]}
+    rack = client.post("/api/racks", json=asked).json()
+    for begun in (rack, client.post("/api/start", json=asked).json()[0]):
+        cutting = begun["design"]["brief"]["cutting"]
+        assert (cutting["saw"], read(cutting["kerf"])) == ("table saw", read("5/64 in"))
     assert client.get("/api/shop").json()["rate"] == "CA$0.00"
     for wrong in ({"kerf": "nonsense"}, {"kerf": "-1"}, {"currency": "XXZ"}, {"saw": "axe"}):
         answer = client.put("/api/settings", json=chosen | wrong)

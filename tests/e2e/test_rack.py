@@ -256,7 +256,7 @@ def test_every_end_rule_spacing_and_holder_can_be_chosen(porch: Page) -> None:
     for rule, first in (
         ("A whole space", "207 mm"),
         ("Nothing past the end", "115 mm"),
-        ("Equal gaps", "196 mm"),
+        ("As wide as the gaps", "196 mm"),
     ):
         porch.get_by_role("button", name="End rule").click()
         porch.get_by_role("menuitemradio", name=re.compile(rule)).click()

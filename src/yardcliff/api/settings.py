@@ -14,6 +14,7 @@ from starlette.background import BackgroundTask
 from yardcliff.api.deps import App, AskedLocale
 from yardcliff.api.wire import Wire
 from yardcliff.app.settings import Paper, Settings
+from yardcliff.core.base.errors import YardcliffError
 from yardcliff.core.brief.cutting import Cutting, Saw
 from yardcliff.core.findings.patch import BriefError, problems
 from yardcliff.core.units.length import TapeName
@@ -89,5 +90,9 @@ def back_up(app: App) -> FileResponse:
     """A copy of the data file, with everything in it: `yardcliff serve --data` opens it."""
     folder = Path(mkdtemp())
     copy = folder / f"yardcliff-{date.today().isoformat()}.db"
-    app.database.backup(copy)
+    try:
+        app.database.backup(copy)
+    except YardcliffError:
+        rmtree(folder)
+        raise
     return FileResponse(copy, filename=copy.name, background=BackgroundTask(rmtree, folder))

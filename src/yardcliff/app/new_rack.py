@@ -43,8 +43,11 @@ def what_hangs(asked: Iterable[tuple[str, int]], items: KnownItems, trade: Trade
     return [(items.find(key, trade), count) for key, count in counts.items()]
 
 
-def begun(brief: Brief, wall: str | None, designs: Designs) -> Begun:
-    """A brief on the wall that it is for. Raises `BriefError` for one that is gone."""
+def begun(brief: Brief, wall: str | None, designs: Designs, settings: KeptSettings) -> Begun:
+    """A brief cut with the user's saw, on the wall that it is for. Raises `BriefError` for one that
+    is gone.
+    """
+    brief = amend(brief, settings.cutting())
     if wall is None:
         return Begun(brief, "")
     site = designs.site(amend(brief, {"place": {"wall": wall}}))
@@ -61,12 +64,11 @@ def new_brief(
     designs: Designs,
     settings: KeptSettings,
 ) -> Brief:
-    """A new rack's brief, by the way asked for or the most fitting one, on its wall, cut with the
-    user's saw. Raises `BriefError`.
+    """A new rack's brief, by the way asked for or the most fitting one, as `begun`. Raises
+    `BriefError`.
     """
     if family is not None and family not in FAMILIES:
         raise BriefError(
             [("family", tr("app.is-none-of", family=family[:40], families=", ".join(FAMILIES)))]
         )
-    brief = amend(starting(hangs, tape, family), settings.cutting())
-    return begun(brief, wall, designs).brief
+    return begun(starting(hangs, tape, family), wall, designs, settings).brief

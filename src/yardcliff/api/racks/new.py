@@ -69,7 +69,7 @@ def start(body: Start, app: App, locale: AskedLocale) -> list[WayView]:
     rated = ranked(tuple(listed.item for listed, _ in hangs))
     offered = [one for one in rated if one[1].score] or rated[:1]
     starts = [
-        (way, fitness, begun(way.start(hangs, tape), body.wall, app.designs))
+        (way, fitness, begun(way.start(hangs, tape), body.wall, app.designs, app.settings))
         for way, fitness in offered
     ]
     return [

@@ -12,6 +12,7 @@ from yardcliff.core.base.errors import YardcliffError
 from yardcliff.core.base.model import leaves
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
+from yardcliff.core.units.trade import Trade
 from yardcliff.messages import tr
 
 EXACT: dict[str, Any] = {"exact": True}
@@ -31,13 +32,18 @@ def own_terms(data: Any) -> dict[str, Any]:
     bare numbers, as the models want to know them.
     """
     told = data if isinstance(data, dict) else {}
-    trade = "us" if told.get("trade") == "us" else "metric"
+    trade = _known_trade(told.get("trade"))
     name = told.get("tape", "1/16 in" if trade == "us" else "1 mm")
     return {
         "unit": "in" if isinstance(name, str) and name.endswith("in") else "mm",
         "trade": trade,
-        "sizes": told.get("sizes", trade),
+        "sizes": _known_trade(told.get("sizes", trade)),
     }
+
+
+def _known_trade(said: Any) -> Trade:
+    """A trade that can be looked up; what is none is refused where the document is read."""
+    return "us" if said == "us" else "metric"
 
 
 def problems(error: ValidationError, tags: Container[int | str] = ()) -> list[tuple[str, str]]:

@@ -2,7 +2,7 @@
 
 import re
 from collections.abc import Mapping
-from functools import cache
+from functools import cache, lru_cache
 from typing import Any
 
 from yardcliff.core.units.exact import Fraction
@@ -36,6 +36,7 @@ def inches(name: str) -> Across:
     return Fraction(thick) * INCH, Fraction(wide) * INCH
 
 
+@lru_cache(maxsize=4096)
 def board_called(text: str, trade: Trade) -> str | None:
     """The name of the board that is meant, if one is: `1x4`, `2 by 4`, `5/4 x 6`. A product is
     written with × or * where nobody sells boards by such names.
@@ -62,7 +63,7 @@ def board_fields(data: Any, told: Mapping[str, Any] | None, wide: str, thick: st
     return data
 
 
-@cache
+@lru_cache(maxsize=4096)
 def size_called(text: str) -> Fraction | None:
     """How thick something is that goes by a name, mm: `3/4 ply`, `#8`, `no. 8`, `M8`, `1/4-20`;
     none of what is a plain length.
