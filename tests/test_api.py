@@ -423,7 +423,7 @@ def test_the_openapi_document_explains_itself(client: TestClient) -> None:
 
 
 def test_a_line_answers_tries_in_order_and_outlives_what_cannot_be_read(client: TestClient) -> None:
-    brief = client.post("/api/start", json=hanging("towel", 3)).json()[0]["design"]["brief"]
+    brief = client.post("/api/start", json=hanging("towel", 3)).json()[0]["rooms"][0]["brief"]
     with client.websocket_connect(
         "ws://127.0.0.1:8722/api/solve", headers={"origin": "http://127.0.0.1:8722"}
     ) as line:
@@ -531,9 +531,32 @@ def test_a_thing_of_ones_own_comes_first_and_racks_are_brought_up_to_it(
     assert wrong.json()["errors"] == [{"field": "right", "message": "“-1” must be more than 0."}]
 
 
+def test_what_hangs_is_said_and_what_is_in_no_list_is_made_from_three_measures(
+    client: TestClient,
+) -> None:
+    said = client.get("/api/items/find", params={"text": "7 coats and 2 zithers on 1.2 m"}).json()
+    assert said["hangs"] == [{"item": "waxed-jacket", "count": 7}]
+    assert (said["width"], said["unknown"]) == ("1200 mm", ["zithers"])
+    measures = {"name": "zithers", "width": "300", "below": "450", "front": "", "shape": "fiddle"}
+    made = client.post("/api/items", json={"columns": measures | {"front": "6 cm"}}).json()["item"]
+    assert made["measures"]["box"] | {"x0": -150, "x1": 150, "y0": -450} == made["measures"]["box"]
+    assert (made["group"], made["plural"]) == ("instruments", "zithers")
+    wrong = client.post("/api/items", json={"columns": measures | {"width": ""}}).json()
+    assert [one["field"] for one in wrong["errors"]] == ["width"]
+    hangs = [{"item": "waxed-jacket", "count": 7}]
+    asked = {"hangs": hangs, "width": "1.2 m", "family": "rail", "how": "stepped"}
+    rack = client.post("/api/racks", json=asked).json()["design"]
+    assert (rack["fields"]["row.length"], rack["holder_count"]) == ("1200 mm", 4)
+    assert [one["code"] for one in rack["findings"]] == []
+    for bad in ("wide", "-1 m", "0"):
+        answer = client.post("/api/start", json={"hangs": hangs, "width": bad})
+        assert (answer.status_code, answer.json()["errors"][0]["field"]) == (422, "width")
+        assert bad in answer.json()["errors"][0]["message"]
+
+
 def test_a_better_order_comes_as_a_patch_with_before_and_after(client: TestClient) -> None:
     hangs = [{"item": "waxed-jacket", "count": 2}, {"item": "enamel-mug", "count": 2}]
-    brief = client.post("/api/start", json={"hangs": hangs}).json()[0]["design"]["brief"]
+    brief = client.post("/api/start", json={"hangs": hangs}).json()[0]["rooms"][0]["brief"]
     brief["row"] |= {"spacing": "even", "order": ["", "", "enamel-mug", "enamel-mug"]}
     found = client.post("/api/reorder", json={"brief": brief, "aim": "pitch"}).json()
     # Two jackets side by side ask for 260; a mug between them for 115 + 30 + 45.

@@ -348,8 +348,9 @@ def test_money_saw_and_language_are_as_they_are_chosen(client: TestClient) -> No
     )
     asked = {"hangs": [{"item": "tin-cup", "count": 3}]}
     rack = client.post("/api/racks", json=asked).json()
-    for begun in (rack, client.post("/api/start", json=asked).json()[0]):
-        cutting = begun["design"]["brief"]["cutting"]
+    begun = client.post("/api/start", json=asked).json()[0]["rooms"][0]
+    for brief in (rack["design"]["brief"], begun["brief"]):
+        cutting = brief["cutting"]
         assert (cutting["saw"], read(cutting["kerf"])) == ("table saw", read("5/64 in"))
     assert client.get("/api/shop").json()["rate"] == "CA$0.00"
     for wrong in ({"kerf": "nonsense"}, {"kerf": "-1"}, {"currency": "XXZ"}, {"saw": "axe"}):

@@ -198,7 +198,7 @@ def test_a_new_rack_for_a_wall_begins_in_its_free_width(client: TestClient, wall
     hangs = [{"item": "enamel-mug", "count": 52}]
     ways = client.post("/api/start", json={"hangs": hangs, "wall": wall["id"]}).json()
     rail = next(way for way in ways if way["family"] == "rail")
-    assert rail["on_wall"].startswith("In 2 rows, for")
+    assert rail["rooms"][0]["says"].startswith("In 2 rows, for")
     one = client.post(
         "/api/racks", json={"hangs": [{"item": "enamel-mug", "count": 27}], "wall": wall["id"]}
     ).json()
@@ -209,10 +209,9 @@ def test_a_new_rack_for_a_wall_begins_in_its_free_width(client: TestClient, wall
         "/api/racks", json={"hangs": hangs, "family": "rail", "wall": wall["id"]}
     ).json()
     place = made["design"]["brief"]["place"]
-    assert (place["wall"], made["design"]["fields"]["row.length"]) == (
-        wall["id"],
-        rail["design"]["fields"]["row.length"],
-    )
+    size = rail["rooms"][0]["size"]
+    assert place["wall"] == wall["id"]
+    assert size.startswith(f"{made['design']['fields']['row.length']} ×")
     assert {rung["count"]: rung["hang"] for rung in made["ladder"]}[26] == 52
     gone = client.post("/api/start", json={"hangs": hangs, "wall": "abc"})
     assert (gone.status_code, gone.json()["errors"][0]["field"]) == (422, "wall")

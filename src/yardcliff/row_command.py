@@ -11,10 +11,11 @@ from pydantic import ValidationError
 
 from yardcliff.core.base.errors import YardcliffError
 from yardcliff.core.findings.finding import Finding, Severity
+from yardcliff.core.row.closeness import Words
 from yardcliff.core.row.marking import marks
 from yardcliff.core.row.row import Row
 from yardcliff.core.row.row_brief import Follows, RowBrief
-from yardcliff.core.row.row_findings import Words, check
+from yardcliff.core.row.row_findings import check
 from yardcliff.core.row.spacing import solve
 from yardcliff.core.things.thing import Reach, Thing, Things
 from yardcliff.core.units.exact import Fraction

@@ -73,6 +73,8 @@ CASES: dict[str, tuple[Brief, dict[str, Any]]] = {
     "wall.lost": (COATS, {"place": {"wall": "fade", "x": "400 mm"}, "mount": {"by": "cleat", "into": "lags"}}),
     "row.bump": (COATS, {"row": {"length": "1100"}}),
     "row.crowded": (COATS, {"row": {"length": "1450"}}),
+    "row.overlap": (COATS, {"row": {"air": "-40 mm"}}),
+    "row.hard": (MUGS, {"row": {"air": "-10 mm"}}),
     "row.fixtures": (MUGS, {"row": {"length": "2 in"}, "item": {"width": "1/4 in"}}),
     "row.no-room": (COATS, {"row": {"length": "500", "ends": {"rule": "margin", "left": "300", "right": "300"}}}),
     "row.off-board": (COATS, {"row": {"length": "900", "pitch": "250", "follows": "ends"}}),

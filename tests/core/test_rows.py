@@ -122,7 +122,8 @@ def test_things_of_different_rows_do_not_overlap_unless_the_drop_is_held(brief: 
         if one.row == other.row:
             continue
         above, under = rack.kinds[one.kind], rack.kinds[other.kind]
-        aside = abs(other.x - one.x) >= min(above.left + under.right, above.right + under.left)
+        beside = min(above.left + under.right, above.right + under.left)
+        aside = abs(other.x - one.x) >= beside + min(brief.row.air, Fraction(0))
         assert (
             one.y - above.below >= other.y + under.above or aside or (above.round and under.round)
         )

@@ -228,7 +228,8 @@ def test_a_new_rack_begins_as_long_as_its_wall_has_room(
 ) -> None:
     door = {"kind": "door", "x": "0 mm", "y": "0 mm", "width": "900 mm", "height": "2000 mm"}
     site = Site("Kitchen", amend_wall(Wall(), {"width": wide, "obstacles": [door]}))
-    begun = begin_on(starting([(shipped_item("enamel-mug"), count)], "1 mm", family), "a1", site)
+    brief = starting([(shipped_item("enamel-mug"), count)], "1 mm", family)
+    begun = next(begin_on(brief, "a1", site))
     done = design(begun.brief, site)
     assert (begun.says, done.rack.row.length, len(done.rack.hung)) == (says, length, hang)
     if not says.startswith("It does not"):

@@ -131,7 +131,7 @@ def test_every_view_is_clean_to_axe(browser: Browser, server: Server, width: int
     expect(page.get_by_role("button", name="Draw this rack")).to_be_visible()
     clean(page, "new rack")
     page.get_by_role("button", name="enamel mugs", exact=True).click()
-    page.get_by_role("searchbox", name="Find").fill("flask")
+    page.get_by_label("What hangs, how many").fill("flask")
     page.get_by_role("button", name="flasks", exact=True).click()
     expect(page.get_by_role("radiogroup", name="How it is built")).to_be_visible()
     clean(page, "ways of building")

@@ -21,7 +21,7 @@ def test_a_rack_of_several_kinds_begins_with_even_air(home: Page) -> None:
     home.get_by_role("button", name="waxed jackets", exact=True).click()
     home.get_by_role("button", name="felt hats").click()
     home.get_by_role("button", name="One felt hat more").click()
-    expect(home.get_by_text("8 hooks")).to_be_visible()
+    expect(home.get_by_text("3 felt hats on hooks")).to_be_visible()
     home.get_by_role("button", name="Draw this rack").click()
     expect(home.get_by_label("Name of the rack")).to_be_visible()
     expect(home.get_by_label("How many felt hats")).to_have_value("3")

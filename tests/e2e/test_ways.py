@@ -11,16 +11,16 @@ from tests.e2e.conftest import marks, open_rack, saved
 
 def test_a_way_is_chosen_by_picture_and_changed_again(home: Page) -> None:
     home.get_by_role("link", name="New rack").click()
-    home.get_by_role("searchbox", name="Find").fill("flask")
+    home.get_by_label("What hangs, how many").fill("flask")
     home.get_by_role("button", name="flasks", exact=True).click()
     ways = home.get_by_role("radiogroup", name="How it is built")
     expect(ways.get_by_role("radio", name="Hole rail: made for it")).to_be_checked()
     ways.get_by_role("radio", name=re.compile("^Rail: at a pinch")).click()
-    expect(home.get_by_text("5 dowel pegs")).to_be_visible()
+    expect(home.get_by_text("5 flasks on dowel pegs")).to_be_visible()
     home.keyboard.press("ArrowLeft", delay=80)
-    expect(home.get_by_text("5 ledges")).to_be_visible()
+    expect(home.get_by_text("5 flasks on ledges")).to_be_visible()
     home.keyboard.press("ArrowLeft", delay=80)
-    expect(home.get_by_text("5 holes")).to_be_visible()
+    expect(home.get_by_text("5 flasks in holes")).to_be_visible()
     home.get_by_role("button", name="Draw this rack").click()
     expect(home.get_by_label("Name of the rack")).to_have_value("Flasks")
     # Flasks of 84 with 30 between, half a space at the ends.

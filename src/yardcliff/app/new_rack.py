@@ -3,16 +3,18 @@ for.
 """
 
 from collections import Counter
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import dataclass
 
 from yardcliff.app.designs import Designs
 from yardcliff.app.known_items import KnownItems
 from yardcliff.app.settings import KeptSettings
 from yardcliff.core.base.model import MAX_COUNT
-from yardcliff.core.design.begin import Begun, begin_on
+from yardcliff.core.design.begin import Begun, How, begin_on, begin_within
 from yardcliff.core.design.change import amend
 from yardcliff.core.findings.patch import BriefError
 from yardcliff.core.things.listing import Listed
+from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
 from yardcliff.core.units.trade import Trade
 from yardcliff.core.ways import FAMILIES, Brief, starting
@@ -43,32 +45,44 @@ def what_hangs(asked: Iterable[tuple[str, int]], items: KnownItems, trade: Trade
     return [(items.find(key, trade), count) for key, count in counts.items()]
 
 
-def begun(brief: Brief, wall: str | None, designs: Designs, settings: KeptSettings) -> Begun:
-    """A brief cut with the user's saw, on the wall that it is for. Raises `BriefError` for one that
-    is gone.
+@dataclass(frozen=True, slots=True)
+class Where:
+    """Where a new rack is for: on which wall, or in a place how wide, mm; or nobody said."""
+
+    wall: str | None = None
+    width: Fraction | None = None
+
+
+def begun(brief: Brief, where: Where, designs: Designs, settings: KeptSettings) -> Iterator[Begun]:
+    """A brief cut with the user's saw, by each way that it has room where it is for, the best
+    first. Raises `BriefError` for a wall that is gone.
     """
     brief = amend(brief, settings.cutting())
-    if wall is None:
-        return Begun(brief, "")
-    site = designs.site(amend(brief, {"place": {"wall": wall}}))
-    if site is None:
-        raise BriefError([("wall", tr("app.wall-gone-choose-another-one-or"))])
-    return begin_on(brief, wall, site)
+    if where.wall is not None:
+        site = designs.site(amend(brief, {"place": {"wall": where.wall}}))
+        if site is None:
+            raise BriefError([("wall", tr("app.wall-gone-choose-another-one-or"))])
+        return begin_on(brief, where.wall, site)
+    if where.width is not None:
+        return begin_within(brief, where.width)
+    return iter((Begun("asked", brief, ""),))
 
 
 def new_brief(
     hangs: Hangs,
     tape: Tape,
     family: str | None,
-    wall: str | None,
+    where: Where,
+    how: How | None,
     designs: Designs,
     settings: KeptSettings,
 ) -> Brief:
-    """A new rack's brief, by the way asked for or the most fitting one, as `begun`. Raises
-    `BriefError`.
+    """A new rack's brief, by the way of building asked for or the most fitting one, with room where
+    it is for by the way asked for or the best. Raises `BriefError`.
     """
     if family is not None and family not in FAMILIES:
         raise BriefError(
             [("family", tr("app.is-none-of", family=family[:40], families=", ".join(FAMILIES)))]
         )
-    return begun(starting(hangs, tape, family), wall, designs, settings).brief
+    ways = list(begun(starting(hangs, tape, family), where, designs, settings))
+    return next((one for one in ways if one.how == how), ways[0]).brief

@@ -5,11 +5,12 @@ import type { paths } from "./schema";
 import type {
   Brief,
   EntryText,
-  Hang,
+  NewRack,
   Patch,
   Problem,
   Settings,
   SettingsView,
+  Start,
   Shop,
   StickText,
   Tick,
@@ -120,15 +121,15 @@ export const api = {
     got(http.POST("/api/walls/{wall_id}/redo", { params: ofWall(id), body: { base }, ...keyed(key) })),
   removeWall: (id: string) => got(http.DELETE("/api/walls/{wall_id}", { params: ofWall(id) })),
   restoreWall: (id: string) => got(http.POST("/api/walls/{wall_id}/restore", { params: ofWall(id) })),
-  start: (hangs: Hang[], wall: string | null) => got(http.POST("/api/start", { body: { hangs, wall } })),
-  make: (hangs: Hang[], family: string | null, wall: string | null) =>
-    got(http.POST("/api/racks", { body: { hangs, family, wall } })),
+  start: (asked: Start) => got(http.POST("/api/start", { body: asked })),
+  make: (asked: NewRack) => got(http.POST("/api/racks", { body: asked })),
   open: (file: Record<string, unknown>) => got(http.POST("/api/racks/open", { body: file })),
   /** Under its key, or as a new thing where that is null. */
   keepItem: (key: string | null, columns: Record<string, string>, unit: Unit) =>
     key === null
       ? got(http.POST("/api/items", { body: { columns, unit } }))
       : got(http.PUT("/api/items/{key}", { params: { path: { key } }, body: { columns, unit } })),
+  findItems: (text: string) => got(http.GET("/api/items/find", { params: { query: { text } } })),
   forgetItem: (key: string) => got(http.DELETE("/api/items/{key}", { params: { path: { key } } })),
   updateRacks: (key: string) => got(http.POST("/api/items/{key}/racks", { params: { path: { key } } })),
   importItems: (text: string, unit: Unit, take: boolean) =>

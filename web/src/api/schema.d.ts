@@ -89,6 +89,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/items/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Find Items
+         * @description What hangs, how many and on what width, as somebody says it; by any name that a thing has.
+         */
+        get: operations["find_items_api_items_find_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/items/items.csv": {
         parameters: {
             query?: never;
@@ -289,7 +309,7 @@ export interface paths {
         /**
          * Start
          * @description What a new rack for these things would be by each way that could hold them, the most fitting
-         *     first.
+         *     first; of the way asked for, or the first, each way that it has room where it is for.
          */
         post: operations["start_api_start_post"];
         delete?: never;
@@ -2338,7 +2358,7 @@ export interface components {
             name: string;
             plural: string;
             /** @enum {string} */
-            shape: "coat" | "hat" | "mug" | "towel" | "key" | "flask" | "lantern" | "poles" | "mat" | "sledge" | "bag" | "ladle" | "boot" | "shoes" | "board" | "glass" | "wheel" | "cycle" | "fiddle" | "helmet" | "chain" | "spade" | "rake" | "saw" | "hammer" | "broom" | "umbrella" | "pan" | "cap" | "scarf" | "coil" | "apron" | "gloves" | "basket" | "beanie" | "lock" | "pole";
+            shape: "coat" | "hat" | "mug" | "towel" | "key" | "flask" | "lantern" | "poles" | "mat" | "sledge" | "bag" | "ladle" | "boot" | "shoes" | "board" | "glass" | "wheel" | "cycle" | "fiddle" | "headphones" | "helmet" | "chain" | "spade" | "rake" | "saw" | "hammer" | "broom" | "umbrella" | "pan" | "cap" | "scarf" | "coil" | "apron" | "gloves" | "basket" | "beanie" | "lock" | "pole";
             /** @enum {string} */
             grip: "loop" | "rim" | "handle" | "hole" | "neck" | "edge" | "shaft" | "pair";
             /** @description A length with its unit, exact. A bare number takes the tape's unit. */
@@ -2824,7 +2844,8 @@ export interface components {
          * @description What the user asks of a row. `follows` names the figure that is worked out from the others.
          *
          *     `count` is of things. `pitch` None means: as close as the things allow; with the spacing `air`
-         *     the figure that `follows` calls "pitch" is the air. With "nothing" all are checked. `order`
+         *     the figure that `follows` calls "pitch" is the air; below 0, soft things may overlap so far.
+         *     With "nothing" all are checked. `order`
          *     names the kind of each thing from the datum, the main one being "" and what hangs beyond it; the
          *     last `spares` places are kept free. `nudge` is how far a holder may move by itself to clear a
          *     keep-out.
@@ -3363,6 +3384,27 @@ export interface components {
              */
             aim: "length" | "pitch";
         };
+        /**
+         * Answered
+         * @description What was read of an answer, and what of the list it may mean, the nearest first.
+         */
+        Answered: {
+            hangs: components["schemas"]["Asked"][];
+            /** @description How wide the place is, if that was said. */
+            width: string | null;
+            /** @description What was not understood. */
+            unknown: string[];
+            /** @description Keys of the list; all of it for no text. */
+            found: string[];
+        };
+        /**
+         * Asked
+         * @description A thing that was named, and how many of it, if that was said.
+         */
+        Asked: {
+            item: string;
+            count: number | null;
+        };
         /** Base */
         Base: {
             /** @description The version that the change is made from. */
@@ -3867,18 +3909,22 @@ export interface components {
         };
         /**
          * NewRack
-         * @description What hangs there, and how many: all that a new rack asks.
+         * @description What hangs there, how many, and where that is: all that a new rack asks.
          */
         NewRack: {
             trade?: ("metric" | "us") | null;
             tape?: ("1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm") | null;
             /** @description What hangs; the first is the main kind. */
             hangs: components["schemas"]["Hang"][];
+            /** @description The wall that it is for: it begins as long as is free there. */
+            wall?: string | null;
+            /** @description How wide the place is, where no wall is named; a bare number is of the tape. */
+            width?: string | null;
             /** @description The way of building; the most fitting one if left out. */
             family?: string | null;
             name?: string | null;
-            /** @description The wall that it is for: it begins as long as is free there. */
-            wall?: string | null;
+            /** @description By which way it has room where it is for; the best if left out. */
+            how?: ("asked" | "overlap" | "rows" | "stepped" | "fewer" | "none") | null;
         };
         /**
          * NewWall
@@ -3939,6 +3985,22 @@ export interface components {
             key: string;
             link: string;
             code: string[];
+        };
+        /**
+         * Placed
+         * @description What hangs, and where it is for: on a wall, or in a place so wide.
+         */
+        Placed: {
+            trade?: ("metric" | "us") | null;
+            tape?: ("1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm") | null;
+            /** @description What hangs; the first is the main kind. */
+            hangs: components["schemas"]["Hang"][];
+            /** @description The wall that it is for: it begins as long as is free there. */
+            wall?: string | null;
+            /** @description How wide the place is, where no wall is named; a bare number is of the tape. */
+            width?: string | null;
+            /** @description The way of building; the most fitting one if left out. */
+            family?: string | null;
         };
         /** PriceListView */
         PriceListView: {
@@ -4038,6 +4100,25 @@ export interface components {
             patch: {
                 [key: string]: unknown;
             };
+        };
+        /**
+         * RoomView
+         * @description How a new rack has room where it is for, and what it would be.
+         */
+        RoomView: {
+            /** @enum {string} */
+            how: "asked" | "overlap" | "rows" | "stepped" | "fewer" | "none";
+            name: string;
+            /** @description What gave way for it, if anything. */
+            says: string;
+            made: string;
+            size: string;
+            /** @description How much has to be fixed in it. */
+            musts: number;
+            brief: {
+                [key: string]: unknown;
+            };
+            scene: components["schemas"]["SceneView"];
         };
         /**
          * RungView
@@ -4288,18 +4369,6 @@ export interface components {
             /** @description What would take most off the weakest link; null where little would. */
             helps: string | null;
             put_up: components["schemas"]["PutUpView"];
-        };
-        /**
-         * Start
-         * @description What a new rack is asked for.
-         */
-        Start: {
-            trade?: ("metric" | "us") | null;
-            tape?: ("1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm") | null;
-            /** @description What hangs; the first is the main kind. */
-            hangs: components["schemas"]["Hang"][];
-            /** @description The wall that it is for. */
-            wall?: string | null;
         };
         /** StepView */
         StepView: {
@@ -4666,8 +4735,8 @@ export interface components {
         };
         /**
          * WayView
-         * @description A way of building that could hold what was asked for, how well it suits, and the rack it
-         *     would be.
+         * @description A way of building that could hold what was asked for, how well it suits, and each way that it
+         *     has room where it is for: of the way of building that is not asked for only the best.
          */
         WayView: {
             family: string;
@@ -4676,9 +4745,7 @@ export interface components {
             /** @enum {string} */
             fits: "made for it" | "suits" | "at a pinch" | "not really";
             why: string;
-            /** @description What gave way so that it fits the wall that it is for, if anything. */
-            on_wall: string;
-            design: components["schemas"]["DesignView"];
+            rooms: components["schemas"]["RoomView"][];
         };
         /**
          * LineView
@@ -4979,6 +5046,55 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Catalogue"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    find_items_api_items_find_get: {
+        parameters: {
+            query: {
+                text: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Answered"];
                 };
             };
             /** @description A value cannot be read */
@@ -5524,7 +5640,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Start"];
+                "application/json": components["schemas"]["Placed"];
             };
         };
         responses: {

@@ -17,6 +17,8 @@ interface Props {
   italic?: boolean;
   /** Standing alone, with a border of its own. */
   boxed?: boolean;
+  /** Standing alone among words, with a border and room for a placeholder. */
+  bordered?: boolean;
   /** On a line of its own. */
   wide?: boolean;
   placeholder?: string;
@@ -35,6 +37,7 @@ export function Field({
   labelHidden,
   italic,
   boxed,
+  bordered,
   wide,
   placeholder,
   className = "",
@@ -76,7 +79,7 @@ export function Field({
       <label htmlFor={id} className={labelHidden ? "sr-only" : "shrink-0 text-soft"}>
         {label}
       </label>
-      {!labelHidden && (
+      {!labelHidden && !bordered && (
         <span aria-hidden className="mb-1 min-w-0 flex-1 self-end border-b border-dotted border-rule" />
       )}
       <input
@@ -93,7 +96,7 @@ export function Field({
         spellCheck={false}
         className={`hand min-h-7 min-w-0 shrink-0 rounded-[3px] border bg-transparent px-1
           text-plain hover:border-rule focus:border-ink focus:bg-paper focus:outline-2 focus:outline-act
-          aria-invalid:border-stop aria-invalid:bg-stop-bg pointer-coarse:min-h-10 ${draft === null && /\d\/\d/.test(value) ? "frac" : ""} ${italic ? "text-act italic" : ""} ${boxed ? "w-14 border-rule text-center" : `border-transparent text-right ${wide ? "w-[7rem]" : "w-[4.9rem]"}`}`}
+          aria-invalid:border-stop aria-invalid:bg-stop-bg pointer-coarse:min-h-10 ${draft === null && /\d\/\d/.test(value) ? "frac" : ""} ${italic ? "text-act italic" : ""} ${boxed ? "w-14 border-rule text-center" : bordered ? "w-[11rem] border-rule px-2" : `border-transparent text-right ${wide ? "w-[7rem]" : "w-[4.9rem]"}`}`}
       />
       {error && (
         <p

@@ -12,6 +12,7 @@ from yardcliff.api.wire import Wire
 from yardcliff.app.application import Application
 from yardcliff.app.locale import UserLocale
 from yardcliff.core.design.change import brought_up_to, dump, read_brief
+from yardcliff.core.things.asking import MOST_TEXT, find, read_answer
 from yardcliff.core.things.listing import COLUMNS, Listed, read_row
 from yardcliff.core.units.length_text import Unit
 from yardcliff.exports.items_csv import write_items
@@ -57,6 +58,40 @@ class ImportReport(Wire):
 
     rows: list[ImportRow]
     taken: int
+
+
+class Asked(Wire):
+    """A thing that was named, and how many of it, if that was said."""
+
+    item: str
+    count: int | None
+
+
+class Answered(Wire):
+    """What was read of an answer, and what of the list it may mean, the nearest first."""
+
+    hangs: list[Asked]
+    width: str | None = Field(description="How wide the place is, if that was said.")
+    unknown: list[str] = Field(description="What was not understood.")
+    found: list[str] = Field(description="Keys of the list; all of it for no text.")
+
+
+@router.get("/find")
+def find_items(
+    app: App,
+    locale: AskedLocale,
+    text: Annotated[str, Query(max_length=MOST_TEXT, examples=["7 coats on 1.2 m"])],
+) -> Answered:
+    """What hangs, how many and on what width, as somebody says it; by any name that a thing has."""
+    tape = app.settings.tape(locale)
+    listed = app.items.listed(tape.trade)
+    answer = read_answer(text, listed, tape.unit)
+    return Answered(
+        hangs=[Asked(item=entry.key, count=count) for entry, count in answer.hangs],
+        width=None if answer.width is None else tape.write_given(answer.width),
+        unknown=list(answer.unknown),
+        found=[entry.key for entry in find(text, listed)] or [e.key for e, _ in answer.hangs],
+    )
 
 
 @router.get("/items.csv", response_class=Response)

@@ -9,14 +9,16 @@ from pydantic import BaseModel, Field
 from yardcliff.api.changes import Base, Change, Rename, SheetName
 from yardcliff.api.deps import App, AskedLocale
 from yardcliff.api.files import attached
-from yardcliff.api.racks.new import Begin, Hangs, asked
-from yardcliff.api.racks.views import view_holes, view_rack, view_summary
+from yardcliff.api.racks.new import Placed, asked
+from yardcliff.api.racks.previews import view_summary
+from yardcliff.api.racks.views import view_holes, view_rack
 from yardcliff.api.racks.wire import BriefJson, HoleTableView, RackSummary, RackView
 from yardcliff.api.walls.views import view_standing
 from yardcliff.api.walls.wire import StandingView
 from yardcliff.app.application import Application
 from yardcliff.app.new_rack import new_brief
 from yardcliff.app.rack_changes import change_rack, step_back
+from yardcliff.core.design.begin import How
 from yardcliff.core.design.change import amend, dump, read_brief
 from yardcliff.core.findings.finding import Patch
 from yardcliff.core.units.text import shortened
@@ -30,18 +32,12 @@ from yardcliff.store.sheets import Record
 router = APIRouter(prefix="/api")
 
 
-class NewRack(Begin):
-    """What hangs there, and how many: all that a new rack asks."""
+class NewRack(Placed):
+    """What hangs there, how many, and where that is: all that a new rack asks."""
 
-    hangs: Hangs
-    family: str | None = Field(
-        None, description="The way of building; the most fitting one if left out."
-    )
     name: SheetName | None = None
-    wall: str | None = Field(
-        None,
-        max_length=40,
-        description="The wall that it is for: it begins as long as is free there.",
+    how: How | None = Field(
+        None, description="By which way it has room where it is for; the best if left out."
     )
 
 
@@ -79,7 +75,9 @@ def make_rack(body: NewRack, app: App, locale: AskedLocale) -> RackView:
     """A complete, sensible rack for what hangs there."""
     tape = body.in_hand(app, locale)
     hangs = asked(body.hangs, app, tape.trade)
-    brief = new_brief(hangs, tape, body.family, body.wall, app.designs, app.settings)
+    brief = new_brief(
+        hangs, tape, body.family, body.where(tape), body.how, app.designs, app.settings
+    )
     return view_stored(
         app.racks.create(body.name or brief.item.plural.capitalize(), dump(brief)), app
     )

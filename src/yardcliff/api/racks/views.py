@@ -21,7 +21,6 @@ from yardcliff.api.racks.wire import (
     MarksView,
     OperationView,
     OptionView,
-    RackSummary,
     RackView,
     RowView,
     RungView,
@@ -193,22 +192,6 @@ def view_rack(record: Record, design: Design) -> RackView:
             )
         ],
         site=design.on_wall.site.state if design.on_wall.site else "",
-    )
-
-
-def view_summary(record: Record, design: Design) -> RackSummary:
-    row, tape, rack = design.rack.row, design.tape, design.rack
-    board = rack.part(rack.rows[0].part)
-    return RackSummary(
-        id=record.id,
-        name=record.name,
-        version=record.version,
-        updated_at=record.updated_at,
-        says=design.rack.says,
-        size=f"{tape.write(row.length)} × {tape.write_fine(board.face_width)}",
-        to_settle=sum(f.severity != "note" for f in design.findings),
-        walled=design.on_wall.site is not None,
-        scene=view_scene(design.scene),
     )
 
 

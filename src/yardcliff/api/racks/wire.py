@@ -6,6 +6,7 @@ from pydantic import Field
 
 from yardcliff.api.walls.wire import ChainView, OnWallView
 from yardcliff.api.wire import BoxView, NamedScene, SceneView, TapeView, Wire
+from yardcliff.core.design.begin import How
 from yardcliff.core.findings.finding import Patch
 from yardcliff.core.row.keepouts import Flaw
 from yardcliff.core.ways import AnyBrief
@@ -253,9 +254,22 @@ class DesignView(Wire):
     choices: list[ChoiceSection]
 
 
+class RoomView(Wire):
+    """How a new rack has room where it is for, and what it would be."""
+
+    how: How
+    name: str
+    says: str = Field(description="What gave way for it, if anything.")
+    made: str
+    size: str
+    musts: int = Field(description="How much has to be fixed in it.")
+    brief: BriefJson
+    scene: SceneView
+
+
 class WayView(Wire):
-    """A way of building that could hold what was asked for, how well it suits, and the rack it
-    would be.
+    """A way of building that could hold what was asked for, how well it suits, and each way that it
+    has room where it is for: of the way of building that is not asked for only the best.
     """
 
     family: str
@@ -263,10 +277,7 @@ class WayView(Wire):
     says: str
     fits: Literal["made for it", "suits", "at a pinch", "not really"]
     why: str
-    on_wall: str = Field(
-        description="What gave way so that it fits the wall that it is for, if anything."
-    )
-    design: DesignView
+    rooms: list[RoomView]
 
 
 class RackView(Wire):

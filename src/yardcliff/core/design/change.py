@@ -22,6 +22,7 @@ from yardcliff.core.findings.patch import (
 from yardcliff.core.row.row import Row
 from yardcliff.core.row.row_brief import Follows
 from yardcliff.core.things.listing import Listed, shipped
+from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import exact_text
 from yardcliff.core.ways import BRIEFS, FAMILIES, Brief, build, solve_row
 from yardcliff.core.ways.family import Family
@@ -120,7 +121,9 @@ def _as_listed(brief: Brief, kind: str) -> Listed:
     """A kind of the brief as an entry of the list, so that a way of building can begin with it."""
     item, typical = brief.kinds[kind], shipped(brief.sizes)
     like = next((entry for entry in typical if entry.key == item.listed), typical[0])
-    return like.changed({"key": kind or like.key, "item": item, "air": brief.row.air})
+    return like.changed(
+        {"key": kind or like.key, "item": item, "air": max(brief.row.air, Fraction(0))}
+    )
 
 
 def brought_up_to(brief: Brief, entry: Listed) -> Brief | None:

@@ -10,7 +10,7 @@ from yardcliff.core.design.there import NOTHING, Built
 from yardcliff.core.drawing.front_view import front
 from yardcliff.core.drawing.plan_view import plan
 from yardcliff.core.drawing.section_view import section
-from yardcliff.core.findings.finding import Finding
+from yardcliff.core.findings.finding import Finding, Severity
 from yardcliff.core.findings.working import Figure
 from yardcliff.core.rack import Hole, Kind, Operation, Part, Rack, hole_table, in_order
 from yardcliff.core.row.marking import Mark, marks
@@ -54,6 +54,11 @@ class Design:
     @property
     def findings(self) -> tuple[Finding, ...]:
         return (*self.rack.findings, *self.on_wall.findings)
+
+    @property
+    def musts(self) -> int:
+        """How much of it cannot be built or used as it is."""
+        return sum(finding.severity is Severity.STOP for finding in self.findings)
 
     @property
     def parts(self) -> tuple[Part, ...]:

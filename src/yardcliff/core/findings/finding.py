@@ -24,6 +24,8 @@ class Severity(StrEnum):
 CODES: dict[str, Severity] = {
     "row.bump": Severity.STOP,
     "row.crowded": Severity.CARE,
+    "row.overlap": Severity.NOTE,
+    "row.hard": Severity.STOP,
     "row.fixtures": Severity.STOP,
     "row.no-room": Severity.STOP,
     "row.off-board": Severity.STOP,

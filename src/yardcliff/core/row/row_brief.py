@@ -8,7 +8,7 @@ from yardcliff.core.base.model import MAX_COUNT, Count, Frozen, Spares
 from yardcliff.core.row.keepouts import KeepOuts
 from yardcliff.core.things.thing import Facing
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Gap, Size
+from yardcliff.core.units.length import Clear, Gap, Size
 from yardcliff.core.units.trade import usual
 
 Follows = Literal["length", "count", "pitch", "ends", "nothing"]
@@ -42,7 +42,8 @@ class RowBrief(Frozen):
     """What the user asks of a row. `follows` names the figure that is worked out from the others.
 
     `count` is of things. `pitch` None means: as close as the things allow; with the spacing `air`
-    the figure that `follows` calls "pitch" is the air. With "nothing" all are checked. `order`
+    the figure that `follows` calls "pitch" is the air; below 0, soft things may overlap so far.
+    With "nothing" all are checked. `order`
     names the kind of each thing from the datum, the main one being "" and what hangs beyond it; the
     last `spares` places are kept free. `nudge` is how far a holder may move by itself to clear a
     keep-out.
@@ -54,7 +55,7 @@ class RowBrief(Frozen):
     length: Size = usual("1000 mm", "40 in")
     pitch: Size | None = None
     ends: Ends = Ends()
-    air: Gap = Fraction(0)
+    air: Clear = Fraction(0)
     fixture_gap: Gap = Fraction(0)
     tidy: Size = usual("5 mm", "1/4 in")
     pins: Pins = ()

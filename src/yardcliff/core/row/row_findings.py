@@ -1,13 +1,11 @@
 """What is wrong with a solved row, and the smallest changes that would put it right."""
 
-from collections.abc import Callable, Iterator, Mapping
-from dataclasses import dataclass
+from collections.abc import Callable, Iterator
 
 from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.row.choice_findings import choices
+from yardcliff.core.row.closeness import Words, too_close
 from yardcliff.core.row.fixes import (
-    down,
-    even_air,
     keep_inside,
     let_go,
     let_go_at,
@@ -20,19 +18,11 @@ from yardcliff.core.row.fixes import (
 from yardcliff.core.row.keepout_findings import check_keepouts
 from yardcliff.core.row.length_findings import NONE, disagree, no_room, too_long
 from yardcliff.core.row.row import Row
-from yardcliff.core.row.spacing import counts_that_fit, length_for, most_that, solve
+from yardcliff.core.row.spacing import most_that
 from yardcliff.core.things.thing import Run
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape, exact_text
-from yardcliff.messages import listed, tr
-
-
-@dataclass(frozen=True, slots=True)
-class Words:
-    """How findings speak of what hangs: `5 -> "5 enamel mugs"`, and the name of each kind."""
-
-    noun: Callable[[int], str]
-    names: Mapping[str, str]
+from yardcliff.messages import tr
 
 
 def check(
@@ -56,7 +46,7 @@ def check(
         return
     if row.brief.follows == "nothing" and row.spare:
         yield disagree(row, tape, noun)
-    off, close = [*_off_board(row, tape, noun)], [*_too_close(row, tape, words)]
+    off, close = [*_off_board(row, tape, noun)], [*too_close(row, tape, words)]
     yield from (*off, *close)
     yield from check_keepouts(row, tape)
     # How near the ends are is looked at once the row itself stands; where no wood is left, at once.
@@ -132,109 +122,6 @@ def _off_board(row: Row, tape: Tape, noun: Callable[[int], str]) -> list[Finding
             fixes=fixes,
         )
     ]
-
-
-def _too_close(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
-    if row.holders < 2:
-        return
-    noun, apart = words.noun, row.rule.apart
-    k = row.gaps.index(min(row.gaps)) if row.uneven or row.airy else row.holders - 2
-    if row.gaps[k] < apart:
-        who = (
-            listed((str(k + 1), str(k + 2)))
-            if row.uneven or row.airy
-            else tr("row.all", noun=noun(row.count))
-        )
-        yield Finding(
-            "row.fixtures",
-            tr("part.row"),
-            tr("row.fixtures", who=who, apart=tape.write(apart), got=tape.write(row.gaps[k])),
-            tr("quantity.pitch"),
-            row.gaps[k],
-            apart,
-            at=(float(row.axes[k] + row.axes[k + 1]) / 2, 0.0),
-            fixes=_closeness_fixes(row, tape, noun, (k, k + 1), counts_that_fit(row)),
-        )
-        return
-    if row.count < 2 or row.air >= row.brief.air:
-        return
-    alike = row.rule.alike
-    k = row.count - 2 if alike and not row.uneven else row.clear.index(row.air)
-    edge = row.centres[k] + row.things[k].reach.right
-    pair = (row.rule.first_holder[k] + row.things[k].holders - 1, row.rule.first_holder[k + 1])
-    needed, fit = up(length_for(row, row.count), tape), counts_that_fit(row)
-    if row.brief.follows == "pitch" and not row.uneven:
-        message = tr(
-            "row.need-the-board-is-fit-or",
-            noun=noun(row.count),
-            needed=tape.write(needed),
-            length=tape.write(row.length),
-            fit=fit or "none",
-            loss=_loss(row, tape),
-        )
-    elif row.uneven or not alike:
-        names = listed(f"{words.names[row.things[i].kind]} {i + 1}" for i in (k, k + 1))
-        message = tr("row.between", names=names, loss=_loss(row, tape))
-    else:
-        message = tr("row.at-from-axis-to-axis", pitch=tape.write(row.t), loss=_loss(row, tape))
-    yield Finding(
-        "row.bump" if row.air < 0 else "row.crowded",
-        tr("part.row"),
-        message,
-        tr("quantity.gap-left"),
-        row.air,
-        row.brief.air,
-        at=(float(edge + row.air / 2), 0.0),
-        fixes=_closeness_fixes(row, tape, noun, pair, fit),
-    )
-
-
-def _loss(row: Row, tape: Tape) -> str:
-    if row.air < 0:
-        return tr("row.they-overlap-by", air=tape.write(-row.air))
-    return tr(
-        "row.the-air-drops-from-to", asked=tape.write(row.brief.air), left=tape.write(row.air)
-    )
-
-
-def _closeness_fixes(
-    row: Row, tape: Tape, noun: Callable[[int], str], holders: tuple[int, int], fit: int
-) -> tuple[Fix, ...]:
-    if any(index in holders for index, _ in row.given.nudges):
-        # The nudge took the air, or some of it: what else helps has to do without it too.
-        still = solve(row.brief.changed({"nudge": NONE}), row.things_of, row.fixture)
-        rest = (
-            ()
-            if still.air >= still.brief.air
-            else _closeness_fixes(still, tape, noun, holders, fit)
-        )
-        off = row_patch(nudge=NONE)["row"]
-        return (
-            Fix(tr("fix.let-no-holder-move-by-itself"), {"row": off}),
-            *(Fix(fix.label, {"row": fix.patch["row"] | off}) for fix in rest),
-        )
-    held = [pin for pin in row.pins if pin.index in holders] or list(row.pins)
-    if held:
-        return let_go_or_all(row, held[-1])
-    fixes: list[Fix] = []
-    if row.brief.pitch and row.brief.follows != "pitch":
-        fixes.append(
-            Fix(tr("fix.pitch-as-they-need", need=tape.write(row.need)), row_patch(pitch=None))
-        )
-    elif row.brief.spacing == "tidy" and row.tightest + row.brief.tidy > row.need:
-        fixes.append(Fix(tr("fix.even-pitch-instead-of-tidy"), row_patch(spacing="even")))
-    if row.brief.follows == "pitch":
-        fixes += even_air(row)
-        fixes += longer(row, tape, length_for(row, row.count))
-        if 0 < fit < row.count:
-            fixes.append(Fix(noun(fit), row_patch(count=fit)))
-    air = down(row.air, tape)
-    if air >= 0 and row.tightest >= row.rule.apart:
-        # With even air the figure that followed is asked for: it goes on following.
-        fixes.append(
-            Fix(tr("fix.air", air=tape.write(air)), row_patch(air=air, follows=row.brief.follows))
-        )
-    return room_for_one(row, tape) or tuple(fixes) or (Fix(noun(1), row_patch(count=1)),)
 
 
 def _bridges(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:

@@ -35,6 +35,7 @@ Shape = Literal[
     "wheel",
     "cycle",
     "fiddle",
+    "headphones",
     "helmet",
     "chain",
     "spade",
@@ -54,6 +55,10 @@ Shape = Literal[
     "lock",
     "pole",
 ]
+SOFT: frozenset[Shape] = frozenset({"apron", "bag", "coat", "gloves", "scarf", "towel"})
+"""What gives way to its neighbour."""
+GIVES = Fraction(2, 5)
+"""Of its width: as far as soft things may overlap and still come off one by one. Ours."""
 _NUMBER = r"(?:\d{1,6}\s+)?\d{1,6}/[1-9]\d{0,2}|\d{1,9}(?:[.,]\d{1,9})?"
 
 
@@ -200,7 +205,15 @@ class Item(Frozen):
     @property
     def thing(self) -> Thing:
         """The item as a row's solver sees it."""
-        return Thing(Reach(self.left, self.right), takes=self.takes, span=self.span)
+        return Thing(
+            Reach(self.left, self.right), takes=self.takes, span=self.span, gives=self.gives
+        )
+
+    @property
+    def gives(self) -> Fraction:
+        """How far it and a neighbour may overlap, mm: hard things do not, nor what hangs on two."""
+        soft = self.shape in SOFT and self.takes == "one"
+        return self.across * GIVES if soft else Fraction(0)
 
     @model_validator(mode="after")
     def _share_width(self) -> Self:

@@ -101,15 +101,20 @@ def shipped_item(key: str, trade: Trade) -> Listed:
 def read_row(row: Mapping[str, str], unit: Unit = "mm") -> Listed:
     """An entry from its columns as text; bare numbers take `unit`. Raises `ListingError`.
 
-    Name, left, right and below are needed. What else is left out is taken from the first typical
-    thing of the same group.
+    Name, left and right (or the whole `width`) and below are needed. What else is left out is taken
+    from the first typical thing of the same group, or of the same shape where no group is given.
     """
     given = {column: text for column in COLUMNS if (text := (row.get(column) or "").strip())}
+    width = (row.get("width") or "").strip()
+    if "width" in row:
+        given |= {"left": "1 mm", "right": "1 mm"}
     missing = [column for column in NEEDED if column not in given]
+    if "width" in row and not width:
+        missing.append("width")
     if missing:
         raise ListingError([(column, tr("things.is-missing")) for column in missing])
-    like = _like(given.get("group", "coats")) if len(given) < len(COLUMNS) - 4 else {}
-    own = {"key": slug(given["name"]), "plural": f"{given['name']}s", **given}
+    like = _like(given) if len(given) < len(COLUMNS) - 4 else {}
+    own = {"key": slug(given["name"]), "plural": _plural(given["name"]), **given}
     values: dict[str, Any] = {**like, **own}
     # A span belongs to a bridge, and how thick it is where it is held to one thing: what is like it
     # may have them.
@@ -119,7 +124,8 @@ def read_row(row: Mapping[str, str], unit: Unit = "mm") -> Listed:
     if values.get("takes", "one") != "bridge":
         values.pop("span", None)
     values["item"] = {c: values.pop(c) for c in ITEM_COLUMNS if c in values} | {
-        "listed": values["key"]
+        "listed": values["key"],
+        **({"width": width} if width else {}),
     }
     try:
         return Listed.model_validate(values, context={"unit": unit})
@@ -141,8 +147,14 @@ def slug(name: str) -> str:
     return re.sub(r"[^a-z0-9]+", "-", name.lower()).strip("-")[:40].rstrip("-") or "item"
 
 
-def _like(group: str) -> dict[str, str]:
-    row = next((row for row in table("items") if row["group"] == group), table("items")[0])
+def _plural(name: str) -> str:
+    return name if name.endswith("s") else f"{name}s"
+
+
+def _like(given: Mapping[str, str]) -> dict[str, str]:
+    by = "group" if "group" in given or "shape" not in given else "shape"
+    wanted = given.get(by, "coats")
+    row = next((row for row in table("items") if row[by] == wanted), table("items")[0])
     return {column: text for column, text in row.items() if text}
 
 

@@ -59,13 +59,13 @@ class Run(StrEnum):
 
 
 NOTHING = Reach(Fraction(0), Fraction(0))
-_HALF = Fraction(1, 2)
+_ZERO, _HALF = Fraction(0), Fraction(1, 2)
 
 
 @dataclass(frozen=True, slots=True)
 class Thing:
-    """One thing on the row. `span` is the distance between a bridge's two holders, if
-    it is rigid.
+    """One thing on the row. `span` is the distance between a bridge's two holders, if it is rigid;
+    `gives` is how far a neighbour that gives too may overlap it, mm.
     """
 
     reach: Reach
@@ -74,6 +74,7 @@ class Thing:
     span: Fraction | None = None
     turned: bool = False
     spare: bool = False
+    gives: Fraction = _ZERO
 
     @property
     def holders(self) -> int:
@@ -82,7 +83,7 @@ class Thing:
     @property
     def centre(self) -> Fraction:
         """Its own axis, in spaces to the right of its first holder."""
-        return _HALF if self.takes == "bridge" else Fraction(0)
+        return _HALF if self.takes == "bridge" else _ZERO
 
 
 @dataclass(frozen=True)

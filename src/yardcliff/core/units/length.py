@@ -240,16 +240,16 @@ def _called(text: str, trade: Trade) -> Fraction | None:
     return size_called(text)
 
 
-def _bounded(least: Fraction, strict: bool) -> Any:
+def _bounded(least: Fraction | None, strict: bool = False) -> Any:
     def check(value: Any, info: ValidationInfo) -> Fraction:
         length = _validate(value, info)
         if info.context and info.context.get("worked out"):
             return length
         shown = value if isinstance(value, str) else exact_text(length)
-        if length < least or (strict and length == least):
+        if least is not None and (length < least or (strict and length == least)):
             word = tr("units.more-than-0") if strict else tr("units.0-or-more")
             raise cannot_read("length_range", "units.must-be", shown=shown, word=word)
-        if length > LONGEST:
+        if abs(length) > LONGEST:
             raise cannot_read(
                 "length_range",
                 "units.is-over-m-check-the-unit",
@@ -277,5 +277,7 @@ _AS_TEXT = PlainSerializer(exact_text, return_type=str)
 
 Size = Annotated[Fraction, PlainValidator(_bounded(Fraction(0), True)), _AS_TEXT, _schema("Size")]
 """A length above 0, in mm; travels as exact text."""
-Gap = Annotated[Fraction, PlainValidator(_bounded(Fraction(0), False)), _AS_TEXT, _schema("Gap")]
+Gap = Annotated[Fraction, PlainValidator(_bounded(Fraction(0))), _AS_TEXT, _schema("Gap")]
 """A length of 0 or more, in mm; travels as exact text."""
+Clear = Annotated[Fraction, PlainValidator(_bounded(None)), _AS_TEXT, _schema("Clear")]
+"""A length from one edge to the next, in mm: below 0 they overlap; travels as exact text."""

@@ -27,7 +27,7 @@ from yardcliff.core.wall.survey import (
     taken,
     wider,
 )
-from yardcliff.core.wall.wall import obstacle_name
+from yardcliff.core.wall.wall import Wall, obstacle_name
 from yardcliff.messages import tr
 
 REACH: dict[Who, Either[Fraction]] = {
@@ -160,6 +160,18 @@ def widest_row(rack: Rack, site: Site, hand: Fraction) -> Fraction:
     edges = [(one.x0, one.x1) for _, one in taken(site) if any(here.beside(one) for here in own)]
     widest = max((high - low for low, high in cut([(ZERO, site.wall.width)], edges)), default=ZERO)
     return widest - 2 * hand - _beyond(own, rack)
+
+
+def row_within(rack: Rack, width: Fraction) -> Fraction:
+    """How long the first row may be so that a rack and what hangs on it is no wider than this; of
+    one that runs up, as high as a wall usually is; 0 where it is too wide.
+    """
+    own = areas(rack)
+    if not rack.up:
+        return width - _beyond(own, rack)
+    box = around(own)
+    usual = Site("", Wall.usual(rack.sizes))
+    return _as_high(own, rack, usual) if box.x1 - box.x0 <= width else ZERO
 
 
 def _beyond(own: Sequence[Area], rack: Rack) -> Fraction:

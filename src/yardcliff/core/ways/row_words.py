@@ -7,7 +7,8 @@ from yardcliff.core.brief.rack_brief import RackBrief
 from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.rack import Hung, RackRow
-from yardcliff.core.row.row_findings import Words, check
+from yardcliff.core.row.closeness import Words
+from yardcliff.core.row.row_findings import check
 from yardcliff.core.row.rows import Standing
 from yardcliff.core.row.rows_findings import OF_THE_FIRST_ROW, check_rows, own_fixes
 from yardcliff.core.things.item import Item

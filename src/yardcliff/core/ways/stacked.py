@@ -19,8 +19,9 @@ from yardcliff.core.findings.working import Figure, Input, figure
 from yardcliff.core.holders import kit
 from yardcliff.core.holders.fitting import Fitting
 from yardcliff.core.rack import Kind, Operation, Rack
+from yardcliff.core.row.closeness import Words
 from yardcliff.core.row.row import Row
-from yardcliff.core.row.row_findings import Words, check
+from yardcliff.core.row.row_findings import check
 from yardcliff.core.row.rows import RowsBrief, Standing
 from yardcliff.core.row.spacing import solve
 from yardcliff.core.things.item import Item

@@ -1,12 +1,14 @@
-import { useId, useMemo, useState } from "react";
+import { useMemo } from "react";
 
-import type { ItemChoice } from "../../api/types";
+import type { Answered, ItemChoice } from "../../api/types";
 import { RackDrawing } from "../../ui/RackDrawing";
 import { t, word } from "../../messages";
 
 interface Props {
   items: readonly ItemChoice[];
   groups: readonly string[];
+  /** What is looked for; everything where that is nothing. */
+  found: Answered | null;
   /** Keys of the things that are taken, if things are taken here. */
   chosen?: ReadonlySet<string>;
   onPick: (item: ItemChoice) => void;
@@ -17,46 +19,24 @@ const TALLEST = 104;
 const LARGEST = 0.55;
 const OWN = t("items.your-own-as-measured");
 
-/** Things hanging on rails by their group, each group at one scale; searched by name. */
-export function Shelf({ items, groups, chosen, onPick }: Props) {
-  const [words, setWords] = useState("");
-  const id = useId();
+/** Things hanging on rails by their group, each group at one scale. */
+export function Shelf({ items, groups, found, chosen, onPick }: Props) {
   const shelves = useMemo(() => {
-    const wanted = words.toLowerCase().split(/\s+/);
-    const found = items.filter((item) =>
-      wanted.every((word) => `${item.name} ${item.plural} ${item.group}`.toLowerCase().includes(word)),
-    );
-    const own = { name: OWN, items: found.filter((item) => item.own) };
+    const keys = found && new Set(found.found);
+    const wanted = keys ? items.filter(({ key }) => keys.has(key)) : items;
+    const own = { name: OWN, items: wanted.filter((item) => item.own) };
     const typical = groups.map((name) => ({
       name,
-      items: found.filter((item) => !item.own && item.group === name),
+      items: wanted.filter((item) => !item.own && item.group === name),
     }));
     return [own, ...typical].filter((shelf) => shelf.items.length > 0);
-  }, [items, groups, words]);
+  }, [items, groups, found]);
   return (
-    <>
-      <div className="my-3 flex items-center gap-2">
-        <label htmlFor={id} className="text-soft">
-          {t("items.find")}
-        </label>
-        <input
-          id={id}
-          type="search"
-          value={words}
-          onChange={(event) => setWords(event.target.value)}
-          placeholder={t("items.mug-coat-tools")}
-          className="hand min-h-8 w-64 rounded-[3px] border border-rule bg-paper px-2 pointer-coarse:min-h-10"
-        />
-        <span role="status" className="text-small text-soft">
-          {shelves.length === 0 ? t("items.nothing-called-try-another-word-or", { words }) : ""}
-        </span>
-      </div>
-      <div className="flex flex-wrap items-stretch gap-x-5 gap-y-3">
-        {shelves.map((shelf) => (
-          <Rail key={shelf.name} {...shelf} onPick={onPick} {...(chosen && { chosen })} />
-        ))}
-      </div>
-    </>
+    <div className="flex flex-wrap items-stretch gap-x-5 gap-y-3">
+      {shelves.map((shelf) => (
+        <Rail key={shelf.name} {...shelf} onPick={onPick} {...(chosen && { chosen })} />
+      ))}
+    </div>
   );
 }
 

@@ -11,7 +11,7 @@ import { ThemeButton } from "../../ui/ThemeButton";
 import { unitOf } from "../../ui/measures";
 import { useSay } from "../../ui/Toasts";
 import { ImportSheet } from "./ImportSheet";
-import { Shelf } from "./Shelf";
+import { FoundShelf } from "./FoundShelf";
 import { ThingSheet } from "./ThingSheet";
 import { t } from "../../messages";
 
@@ -110,7 +110,7 @@ export function ThingsPage() {
           </p>
         )}
         {catalogue.data && (
-          <Shelf items={catalogue.data.items} groups={catalogue.data.groups} onPick={setOpen} />
+          <FoundShelf items={catalogue.data.items} groups={catalogue.data.groups} onPick={setOpen} />
         )}
       </main>
       {open && catalogue.data && (

@@ -10,7 +10,7 @@ import { Measure } from "../../ui/Measure";
 import { Pick } from "../../ui/Pick";
 import { useSay } from "../../ui/Toasts";
 import { Working } from "../../ui/Working";
-import { Shelf } from "../items/Shelf";
+import { FoundShelf } from "../items/FoundShelf";
 import { BriefField } from "./BriefField";
 import { KindSheet } from "./KindSheet";
 import { addKindPatch, kindCountPatch, MAIN, removeKindPatch, rowOf, countOf } from "./patches";
@@ -104,7 +104,7 @@ export function Hanging({ catalogue }: { catalogue: Catalogue }) {
             title={sheet.on === "add" ? t("rack.what-else-hangs-here") : t("rack.what-hangs-here-instead")}
             onOpenChange={(open) => !open && setSheet(null)}
           >
-            <Shelf items={catalogue.items} groups={catalogue.groups} onPick={pick} />
+            <FoundShelf items={catalogue.items} groups={catalogue.groups} onPick={pick} />
           </Dialog>
         )
       )}

@@ -1,0 +1,103 @@
+"""A new rack in a place so wide: each way that there is to have it there, and what was said."""
+
+import pytest
+
+from tests.metric import shipped_item, starting
+from yardcliff.core.design.begin import begin_within
+from yardcliff.core.findings.finding import Severity
+from yardcliff.core.things.asking import find, read_answer
+from yardcliff.core.things.listing import shipped
+from yardcliff.core.units.exact import Fraction
+from yardcliff.core.units.length import Tape
+from yardcliff.core.ways import FAMILIES, build
+from yardcliff.core.ways import starting as starting_in
+
+
+def ways(key: str, count: int, width: int, family: str = "rail") -> list[tuple[str, str, int]]:
+    found = begin_within(starting([(shipped_item(key), count)], "1 mm", family), Fraction(width))
+    return [(one.how, one.says, len(build(one.brief).hung)) for one in found]
+
+
+def test_seven_coats_on_a_short_wall_are_solved_in_three_ways() -> None:
+    # Of 230 each: 1200 less one, over 6 spaces, is 161.7, so they overlap by 68.3; 4 are 150 from
+    # the ends and 300 apart, with the other 3 between: 230 less 150 is 80 of overlap; 260 each go
+    # 4 times.
+    assert ways("waxed-jacket", 7, 1200) == [
+        ("overlap", "All in one row, overlapping by 69 mm, for 1200 mm.", 7),
+        ("stepped", "In two rows, 4 and 3 between them, overlapping by 80 mm, for 1200 mm.", 7),
+        ("fewer", "4 of 7: no more fit in 1200 mm.", 4),
+    ]
+    # 1060 is the least: (1060 - 230) / 6 = 138.3 is 91.7 of overlap, 92 being two fifths of 230.
+    assert [how for how, *_ in ways("waxed-jacket", 7, 1060)] == ["overlap", "fewer"]
+    assert [how for how, *_ in ways("waxed-jacket", 7, 1050)] == ["fewer"]
+    assert ways("waxed-jacket", 7, 1820) == [("asked", "", 7)]
+    # Mugs are hard: 17 of 115 are 1955, and two rows of 9 are 1035.
+    assert [how for how, *_ in ways("enamel-mug", 17, 1200)] == ["rows", "fewer"]
+    assert ways("felt-hat", 2, 200)[0][0] == "none"
+
+
+@pytest.mark.parametrize("trade", ["metric", "us"])
+def test_what_is_offered_has_room_and_is_as_sound_as_it_would_be_elsewhere(trade: str) -> None:
+    tape = Tape.named("1 mm" if trade == "metric" else "1/16 in", trade)  # type: ignore[arg-type]
+    for listed in shipped(tape.trade):
+        for family in FAMILIES:
+            if not FAMILIES[family].suits((listed.item,)).score:
+                continue
+            brief = starting_in([(listed, 6)], tape, family)
+            before = {f.code for f in build(brief).findings if f.severity is Severity.STOP}
+            for one in begin_within(brief, Fraction(1100)):
+                rack = build(one.brief)
+                musts = {f.code for f in rack.findings if f.severity is Severity.STOP}
+                assert musts <= before, (listed.key, family, one.how)
+                if one.how not in ("asked", "none"):
+                    assert rack.up or rack.row.length <= 1100, (listed.key, family, one.how)
+
+
+@pytest.mark.parametrize(
+    ("said", "hangs", "width", "unknown"),
+    [
+        ("7 coats on 1.2 m", {"waxed-jacket": 7}, 1200, ()),
+        (
+            "5 mugs, 2 hats and a dressing gown",
+            {"enamel-mug": 5, "felt-hat": 2, "dressing-gown": 1},
+            None,
+            (),
+        ),
+        ("a dozen cups over 4 ft 6 in", {"enamel-mug": 12}, Fraction("1371.6"), ()),
+        ("7 coats on 1200", {"waxed-jacket": 7}, 1200, ()),
+        # No tape in mm means 1.2 by itself.
+        ("7 coats on 1.2", {"waxed-jacket": 7}, None, ("1.2",)),
+        ("3 pairs of walking boots + 1 tie", {"walking-boots": 3, "tie": 1}, None, ()),
+        ("6 zithers, wine glasses", {"stem-glass": None}, None, ("zithers",)),
+        ("2 mugs and 3 mugs", {"enamel-mug": 5}, None, ()),
+        ("1/0 in, scarves", {"wool-scarf": None}, None, ("1/0 in",)),
+        ("9999999 mugs", {}, None, ("9999999 mugs",)),
+        ("", {}, None, ()),
+    ],
+)
+def test_what_is_said_is_read(
+    said: str, hangs: dict[str, int | None], width: Fraction | None, unknown: tuple[str, ...]
+) -> None:
+    answer = read_answer(said, shipped("metric"), "mm")
+    assert {entry.key: count for entry, count in answer.hangs} == hangs
+    assert (answer.width, answer.unknown) == (width, unknown)
+
+
+@pytest.mark.parametrize("trade", ["metric", "us"])
+@pytest.mark.parametrize(
+    ("word", "key"),
+    [
+        ("guitar", "guitar"),
+        ("bike", "bicycle"),
+        ("backpacks", "day-sack"),
+        ("dressing gown", "dressing-gown"),
+        ("wine glass", "stem-glass"),
+        ("headphones", "headphones"),
+        ("leash", "dog-lead"),
+        ("scarf", "wool-scarf"),
+        ("bru", "broom"),
+        ("coat", "waxed-jacket"),
+    ],
+)
+def test_things_are_found_by_other_names(word: str, key: str, trade: str) -> None:
+    assert find(word, shipped(trade))[0].key == key

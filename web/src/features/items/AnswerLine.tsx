@@ -1,0 +1,74 @@
+import { useEffect, useId, useRef, type FormEvent } from "react";
+
+import type { Answered, ItemChoice } from "../../api/types";
+import { Button } from "../../ui/Button";
+import { t } from "../../messages";
+
+const MOST_TEXT = 200;
+
+interface Props {
+  words: string;
+  found: Answered | null;
+  items: readonly ItemChoice[];
+  onWords: (words: string) => void;
+  onSay: () => unknown;
+  /** Asks for a thing that is in no list to be measured. */
+  onMeasure: (name: string) => void;
+}
+
+/** What hangs and on what width, said in one line; it is read as it is typed, and taken by Enter. */
+export function AnswerLine({ words, found, items, onWords, onSay, onMeasure }: Props) {
+  const id = useId();
+  const field = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    if (matchMedia("(pointer: fine)").matches) field.current?.focus();
+  }, []);
+  const nameOf = (key: string, count: number | null) => {
+    const item = items.find((one) => one.key === key);
+    return count === 1 ? `1 ${item?.name}` : `${count ?? ""} ${item?.plural}`.trim();
+  };
+  const read = [
+    ...(found?.hangs ?? []).map(({ item, count }) => nameOf(item, count)),
+    ...(found?.width ? [t("racks.on-a-place-so-wide", { width: found.width })] : []),
+  ].join(", ");
+  const [unknown] = found?.unknown ?? [];
+
+  function onSubmit(event: FormEvent) {
+    event.preventDefault();
+    void onSay();
+  }
+  return (
+    <form onSubmit={onSubmit} className="pt-4 pb-2">
+      <label htmlFor={id} className="block text-soft">
+        {t("racks.say-it-or-press-it-below")}
+      </label>
+      <div className="mt-1 flex gap-2">
+        <input
+          id={id}
+          ref={field}
+          type="text"
+          enterKeyHint="done"
+          maxLength={MOST_TEXT}
+          value={words}
+          onChange={(event) => onWords(event.target.value)}
+          placeholder={t("racks.seven-coats-on-a-width")}
+          autoComplete="off"
+          aria-describedby={`${id}-read`}
+          className="hand min-h-10 min-w-0 flex-1 rounded-[3px] border-2 border-ink bg-sheet px-3 text-lead pointer-coarse:min-h-11"
+        />
+        <Button type="submit" disabled={!read} className="px-4 pointer-coarse:min-h-11">
+          {t("racks.hang-them-up")}
+        </Button>
+      </div>
+      <p id={`${id}-read`} role="status" className="mt-1 min-h-6 text-plain">
+        {read && <span className="text-soft">{t("racks.read-as", { read })} </span>}
+        {unknown && (
+          <>
+            <span>{t("racks.is-not-in-the-list", { unknown })} </span>
+            <Button onClick={() => onMeasure(unknown)}>{t("racks.make-it-from-three-measures")}</Button>
+          </>
+        )}
+      </p>
+    </form>
+  );
+}

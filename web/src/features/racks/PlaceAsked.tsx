@@ -1,0 +1,64 @@
+import { useQuery } from "@tanstack/react-query";
+
+import { api, reasonOf } from "../../api/client";
+import type { Hang } from "../../api/types";
+import { useTape } from "../../api/useSettings";
+import { Field } from "../../ui/Field";
+import { unitOf } from "../../ui/measures";
+import { Pick } from "../../ui/Pick";
+import { t } from "../../messages";
+
+interface Props {
+  hangs: Hang[];
+  width: string | null;
+  wall: string | null;
+  onWidth: (width: string | null) => void;
+  onWall: (id: string) => void;
+}
+
+const BARE = /^[\d\s.,/]+$/;
+
+/** Where it is for: a place so wide, or a wall that is known; neither has to be said. */
+export function PlaceAsked({ hangs, width, wall, onWidth, onWall }: Props) {
+  const walls = useQuery({ queryKey: ["walls"], queryFn: api.walls }).data ?? [];
+  const unit = unitOf(useTape());
+
+  async function commit(text: string): Promise<string | null> {
+    // Another tape would read a bare number as another width.
+    const said = BARE.test(text) && text ? `${text} ${unit}` : text || null;
+    try {
+      if (said) await api.start({ hangs, width: said });
+    } catch (error) {
+      return reasonOf(error);
+    }
+    onWidth(said);
+    return null;
+  }
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 text-plain">
+      {!wall && (
+        <Field
+          label={t("racks.how-wide-is-the-place")}
+          value={width ?? ""}
+          placeholder={t("racks.as-wide-as-it-needs")}
+          onCommit={commit}
+          bordered
+        />
+      )}
+      {walls.length > 0 && (
+        <span className="flex items-center">
+          <span className="text-soft">{t("racks.on")}</span>
+          <Pick
+            label={t("racks.on-which-wall")}
+            value={wall ?? ""}
+            options={[
+              { value: "", label: t("racks.no-wall-yet"), why: t("racks.becomes-as-long-as-what-hangs") },
+              ...walls.map(({ id, name }) => ({ value: id, label: name })),
+            ]}
+            onPick={onWall}
+          />
+        </span>
+      )}
+    </div>
+  );
+}
