@@ -536,7 +536,7 @@ def test_what_hangs_is_said_and_what_is_in_no_list_is_made_from_three_measures(
 ) -> None:
     said = client.get("/api/items/find", params={"text": "7 coats and 2 zithers on 1.2 m"}).json()
     assert said["hangs"] == [{"item": "waxed-jacket", "count": 7}]
-    assert (said["width"], said["unknown"]) == ("1200 mm", ["zithers"])
+    assert (said["width"], said["unknown"]) == ("1200 mm", [{"name": "zithers", "count": 2}])
     measures = {"name": "zithers", "width": "300", "below": "450", "front": "", "shape": "fiddle"}
     made = client.post("/api/items", json={"columns": measures | {"front": "6 cm"}}).json()["item"]
     assert made["measures"]["box"] | {"x0": -150, "x1": 150, "y0": -450} == made["measures"]["box"]

@@ -20,6 +20,7 @@ const later = <P extends object>(page: () => Promise<ComponentType<P>>) =>
   });
 
 const SettingsPage = later(async () => (await import("./features/settings/SettingsPage")).SettingsPage);
+const WordsPage = later(async () => (await import("./features/help/WordsPage")).WordsPage);
 const AboutPage = later(async () => (await import("./features/about/AboutPage")).AboutPage);
 const ThingsPage = later(async () => (await import("./features/items/ThingsPage")).ThingsPage);
 const NewRackPage = later(async () => (await import("./features/racks/NewRackPage")).NewRackPage);
@@ -56,6 +57,7 @@ const router = createBrowserRouter([
       { path: "/walls/:id", element: <WallPage /> },
       { path: "/racks/:id/versions", element: <VersionsPage /> },
       { path: "/settings", element: <SettingsPage /> },
+      { path: "/words", element: <WordsPage /> },
       { path: "/about", element: <AboutPage /> },
       { path: "*", element: <NotFound /> },
     ],

@@ -3393,7 +3393,7 @@ export interface components {
             /** @description How wide the place is, if that was said. */
             width: string | null;
             /** @description What was not understood. */
-            unknown: string[];
+            unknown: components["schemas"]["NotListed"][];
             /** @description Keys of the list; all of it for no text. */
             found: string[];
         };
@@ -3934,6 +3934,14 @@ export interface components {
             trade?: ("metric" | "us") | null;
             tape?: ("1/8 in" | "1/16 in" | "1/32 in" | "1/64 in" | "1 mm" | "0.5 mm") | null;
             name: string;
+        };
+        /**
+         * NotListed
+         * @description What was named and is in no list, and how many of it.
+         */
+        NotListed: {
+            name: string;
+            count: number | null;
         };
         /**
          * Obstacle

@@ -32,6 +32,7 @@ export type Way = Schemas["WayView"];
 export type Start = Schemas["Placed"];
 export type NewRack = Schemas["NewRack"];
 export type Room = Schemas["RoomView"];
+export type NotListed = Schemas["NotListed"];
 export type Answered = Schemas["Answered"];
 export type ChoiceField = Schemas["ChoiceField"];
 export type ChoiceSection = Schemas["ChoiceSection"];

@@ -67,12 +67,19 @@ class Asked(Wire):
     count: int | None
 
 
+class NotListed(Wire):
+    """What was named and is in no list, and how many of it."""
+
+    name: str
+    count: int | None
+
+
 class Answered(Wire):
     """What was read of an answer, and what of the list it may mean, the nearest first."""
 
     hangs: list[Asked]
     width: str | None = Field(description="How wide the place is, if that was said.")
-    unknown: list[str] = Field(description="What was not understood.")
+    unknown: list[NotListed] = Field(description="What was not understood.")
     found: list[str] = Field(description="Keys of the list; all of it for no text.")
 
 
@@ -89,7 +96,7 @@ def find_items(
     return Answered(
         hangs=[Asked(item=entry.key, count=count) for entry, count in answer.hangs],
         width=None if answer.width is None else tape.write_given(answer.width),
-        unknown=list(answer.unknown),
+        unknown=[NotListed(name=name, count=count) for name, count in answer.unknown],
         found=[entry.key for entry in find(text, listed)] or [e.key for e, _ in answer.hangs],
     )
 

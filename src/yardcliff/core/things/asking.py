@@ -34,28 +34,29 @@ SMALLEST_BARE = 20
 @dataclass(frozen=True, slots=True)
 class Answer:
     """What was read: things of the list with how many (None: not said), how wide the place is in
-    mm, and what was not understood.
+    mm, and what was not understood, with its number.
     """
 
     hangs: tuple[tuple[Listed, int | None], ...]
     width: Fraction | None
-    unknown: tuple[str, ...]
+    unknown: tuple[tuple[str, int | None], ...]
 
 
 def read_answer(text: str, listed: Sequence[Listed], unit: Unit) -> Answer:
     """What is said to hang and how wide its place is; bare widths take `unit`."""
-    rest, width, unknown = text[:MOST_TEXT], None, []
+    rest, width = text[:MOST_TEXT], None
+    unknown = list[tuple[str, int | None]]()
     if found := _WIDTH.search(rest) or _BARE.search(rest):
         width = _length(found[1], unit)
         if width is None:
-            unknown.append(found[1].strip())
+            unknown.append((found[1].strip(), None))
         rest = f"{rest[: found.start()]},{rest[found.end() :]}"
     hangs: dict[str, tuple[Listed, int | None]] = {}
     for part in filter(None, _APART.split(rest)):
         count, words = _counted(part)
         best = next(iter(find(words, listed)), None) if _words(words) else None
         if best is None:
-            unknown.append(words.strip() or part)
+            unknown.append((words.strip() or part, count))
         else:
             before = hangs.get(best.key, (best, None))[1]
             hangs[best.key] = (best, (before or 0) + count if count else before)

@@ -1,6 +1,6 @@
 import { useEffect, useId, useRef, type FormEvent } from "react";
 
-import type { Answered, ItemChoice } from "../../api/types";
+import type { Answered, ItemChoice, NotListed } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { t } from "../../messages";
 
@@ -13,7 +13,7 @@ interface Props {
   onWords: (words: string) => void;
   onSay: () => unknown;
   /** Asks for a thing that is in no list to be measured. */
-  onMeasure: (name: string) => void;
+  onMeasure: (thing: NotListed) => void;
 }
 
 /** What hangs and on what width, said in one line; it is read as it is typed, and taken by Enter. */
@@ -56,7 +56,7 @@ export function AnswerLine({ words, found, items, onWords, onSay, onMeasure }: P
           aria-describedby={`${id}-read`}
           className="hand min-h-10 min-w-0 flex-1 rounded-[3px] border-2 border-ink bg-sheet px-3 text-lead pointer-coarse:min-h-11"
         />
-        <Button type="submit" disabled={!read} className="px-4 pointer-coarse:min-h-11">
+        <Button type="submit" className="px-4 pointer-coarse:min-h-11">
           {t("racks.hang-them-up")}
         </Button>
       </div>
@@ -64,7 +64,7 @@ export function AnswerLine({ words, found, items, onWords, onSay, onMeasure }: P
         {read && <span className="text-soft">{t("racks.read-as", { read })} </span>}
         {unknown && (
           <>
-            <span>{t("racks.is-not-in-the-list", { unknown })} </span>
+            <span>{t("racks.is-not-in-the-list", { unknown: unknown.name })} </span>
             <Button onClick={() => onMeasure(unknown)}>{t("racks.make-it-from-three-measures")}</Button>
           </>
         )}

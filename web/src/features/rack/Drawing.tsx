@@ -81,7 +81,7 @@ export function Drawing({ onHelp, stage }: { onHelp: () => void; stage: Stage })
   });
   return (
     <div className="flex min-w-0 flex-1 flex-col">
-      <div className="relative h-[52vh] overflow-hidden md:h-auto md:min-h-0 md:flex-1">
+      <div data-stop="drawing" className="relative h-[52vh] overflow-hidden md:h-auto md:min-h-0 md:flex-1">
         <Wall control={control} scene={scene} placing={placing} />
         <WallTools control={control} seen={seen} onSee={setSeen} />
         <Unhurried>

@@ -55,6 +55,7 @@ export function Ladder() {
   return (
     <Section
       title={t("rack.ladder-of-counts")}
+      stop="fits"
       aside={
         <span className="text-fine text-soft">
           {t("rack.try-enter-take")}{" "}

@@ -1,19 +1,21 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { lazy, Suspense, useCallback, useEffect, useState, type ComponentType } from "react";
-import { useNavigate, useParams } from "react-router";
+import { useLocation, useNavigate, useParams } from "react-router";
 
 import { api, ProblemError } from "../../api/client";
 import type { Catalogue, Rack } from "../../api/types";
 import { UnsentStore } from "../../api/unsent";
 import { useCatalogue } from "../../api/useCatalogue";
 import { NotFound } from "../../ui/NotFound";
+import { StageHelp } from "../help/StageHelp";
+import { TourOffer } from "../help/TourOffer";
 import { Choices } from "./Choices";
 import { Drawing } from "./Drawing";
 import { Session } from "./session";
 import { Shortcuts } from "./Shortcuts";
 import { SessionShown, Unhurried, useShown } from "./shown";
 import { Standing } from "./Standing";
-import { Stages, type Stage } from "./Stages";
+import { STAGE_NAMES, Stages, type Stage } from "./Stages";
 import { TitleStrip } from "./TitleStrip";
 import { t } from "../../messages";
 
@@ -34,6 +36,7 @@ const MakingStage = stageOf(async () => (await import("../making/MakingStage")).
 const WorkLine = stageOf(async () => (await import("../making/WorkLine")).WorkLine);
 const LogStage = stageOf(async () => (await import("../log/LogStage")).LogStage);
 const LogSheet = stageOf(async () => (await import("../log/LogSheet")).LogSheet);
+const Tour = stageOf(async () => (await import("../help/Tour")).Tour);
 
 export function RackPage({ stage }: { stage: Stage }) {
   const { id = "" } = useParams();
@@ -89,13 +92,23 @@ function OneRack({ rack, catalogue, stage }: { rack: Rack; catalogue: Catalogue;
 
 function Sheet({ catalogue, stage }: { catalogue: Catalogue; stage: Stage }) {
   const navigate = useNavigate();
+  const id = useShown((shown) => shown.rack.id);
   const name = useShown((shown) => shown.rack.name);
   const [help, setHelp] = useState(false);
   const showHelp = useCallback(() => setHelp(true), []);
+  const [touring, setTouring] = useState(false);
+  const first = (useLocation().state as { first?: boolean } | null)?.first === true;
+  const startTour = () => {
+    if (stage !== "rack") void navigate(`/racks/${id}`);
+    setTouring(true);
+  };
   return (
     <div className="flex min-h-dvh flex-col md:h-dvh md:min-h-0">
-      <title>{t("rack.yardcliff", { name })}</title>
+      <title>
+        {t("rack.yardcliff", { name: stage === "rack" ? name : `${name}: ${STAGE_NAMES[stage]}` })}
+      </title>
       <TitleStrip onHelp={showHelp} />
+      {first && <TourOffer onTour={startTour} />}
       <Standing onCopied={(id) => void navigate(`/racks/${id}`)} />
       <main className="flex min-h-0 flex-1 flex-col md:flex-row">
         <Suspense fallback={<div className="flex-1" />}>
@@ -110,11 +123,13 @@ function Sheet({ catalogue, stage }: { catalogue: Catalogue; stage: Stage }) {
           )}
         </Suspense>
         <aside
+          data-stop="choices"
           className="border-ink bg-sheet md:w-[21rem] md:shrink-0 md:overflow-y-auto md:border-l-2"
           aria-label={t("rack.choices")}
         >
           <Unhurried>
             <Stages stage={stage} />
+            <StageHelp key={stage} stage={stage} title={STAGE_NAMES[stage]} onTour={startTour} />
             <Suspense>
               {stage === "rack" && <Choices catalogue={catalogue} />}
               {stage === "wall" && <WallStage />}
@@ -127,6 +142,11 @@ function Sheet({ catalogue, stage }: { catalogue: Catalogue; stage: Stage }) {
         </aside>
       </main>
       <Shortcuts open={help} onOpenChange={setHelp} />
+      {touring && (
+        <Suspense>
+          <Tour onLeave={() => setTouring(false)} />
+        </Suspense>
+      )}
     </div>
   );
 }

@@ -16,6 +16,11 @@ const STAGES: { stage: Stage; label: string; path: string }[] = [
   { stage: "log", label: t("rack.log"), path: "/log" },
 ];
 
+export const STAGE_NAMES = Object.fromEntries(STAGES.map(({ stage, label }) => [stage, label])) as Record<
+  Stage,
+  string
+>;
+
 /** Which stage of the work a finding belongs to, by its code. */
 const stageOf = (code: string): Stage =>
   code.startsWith("wall.")
@@ -36,7 +41,7 @@ export function Stages({ stage }: { stage: Stage }) {
   const { data: making } = useMaking(stage === "making");
   const findings = [...found, ...(timber?.findings ?? []), ...(making?.findings ?? [])];
   return (
-    <nav aria-label={t("rack.stages")} className="flex border-b-2 border-ink bg-paper">
+    <nav aria-label={t("rack.stages")} data-stop="stages" className="flex border-b-2 border-ink bg-paper">
       {STAGES.map(({ stage: one, label, path }) => {
         const left = findings.filter(
           ({ code, severity }) => severity !== "note" && stageOf(code) === one,

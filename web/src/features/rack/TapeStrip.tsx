@@ -29,7 +29,7 @@ export function TapeStrip({ control, flipped, onFlip }: Props) {
   const groups = rowGroups(named);
   const shownRow = groups.some(({ value }) => value === String(row)) ? row : 0;
   return (
-    <div className="border-t-2 border-ink bg-paper">
+    <div data-stop="tape" className="border-t-2 border-ink bg-paper">
       <div className="flex flex-wrap items-center gap-x-4 px-2 text-small">
         <Button
           look="bare"

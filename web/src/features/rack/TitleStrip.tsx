@@ -96,7 +96,9 @@ function PaperMenu({ id, walled }: { id: string; walled: boolean }) {
       {aids && <MarkingAids paper={paper} onClose={() => setAids(false)} />}
       <DropdownMenu.Root modal={false}>
         <DropdownMenu.Trigger asChild>
-          <Button look="act">{t("rack.paper-and-files")}</Button>
+          <Button look="act" data-stop="print">
+            {t("rack.paper-and-files")}
+          </Button>
         </DropdownMenu.Trigger>
         <DropdownMenu.Content
           align="end"

@@ -1,9 +1,9 @@
 import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useEffect, useEffectEvent, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 
 import { api } from "../../api/client";
-import type { Hang } from "../../api/types";
+import type { Hang, NotListed } from "../../api/types";
 import { useCatalogue } from "../../api/useCatalogue";
 import { useKeepSettings, useSettings } from "../../api/useSettings";
 import { Button } from "../../ui/Button";
@@ -33,8 +33,8 @@ export function NewRackPage() {
   const [family, setFamily, noFamily] = useDraft<string | null>("new.way", null);
   const [how, setHow, noHow] = useDraft<string | null>("new.how", null);
   const [asked, setAsked] = useSearchParams();
-  const [words, setWords, noWords] = useDraft("new.words", asked.get("say") ?? "");
-  const [measured, setMeasured] = useState<string | null>(null);
+  const [words, setWords, noWords] = useDraft("new.words", "");
+  const [measured, setMeasured] = useState<NotListed | null>(null);
   const catalogue = useCatalogue();
   const found = useFound(words);
   const wall = asked.get("wall");
@@ -52,7 +52,7 @@ export function NewRackPage() {
     mutationFn: () => api.make({ hangs, family: way?.family ?? null, how: room?.how ?? null, ...place }),
     onSuccess: (rack) => {
       for (const end of [letGo, noWidth, noFamily, noHow, noWords]) end();
-      return navigate(`/racks/${rack.id}`);
+      return navigate(`/racks/${rack.id}`, { state: { first: true } });
     },
   });
   const items = catalogue.data?.items ?? [];
@@ -68,9 +68,9 @@ export function NewRackPage() {
     setHangs((old) => old.map((hang) => (hang.item === key ? { ...hang, count } : hang)));
 
   /** Takes what was said; said with nothing more to say, it is drawn. */
-  async function onSay() {
-    if (!words.trim()) return room && make.mutateAsync();
-    const said = await api.findItems(words);
+  async function onSay(text = words) {
+    if (!text.trim()) return room && make.mutateAsync();
+    const said = await api.findItems(text);
     setHangs((old) => [
       ...old.filter((hang) => !said.hangs.some(({ item }) => item === hang.item)),
       ...said.hangs.map(({ item, count }) => ({
@@ -79,8 +79,18 @@ export function NewRackPage() {
       })),
     ]);
     if (said.width) setWidth(said.width);
-    setWords(said.unknown.join(", "));
+    setWords(said.unknown.map(({ name, count }) => `${count ?? ""} ${name}`.trim()).join(", "));
   }
+
+  /** An example that was followed here is said at once. */
+  const example = asked.get("say");
+  const sayExample = useEffectEvent((text: string) => {
+    setAsked({}, { replace: true });
+    void onSay(text);
+  });
+  useEffect(() => {
+    if (example) sayExample(example);
+  }, [example]);
 
   return (
     <div className={`mx-auto max-w-[84rem] px-5 pb-10 ${hangs.length > 0 ? "max-lg:pb-40" : ""}`}>
@@ -110,8 +120,11 @@ export function NewRackPage() {
             found={found}
             items={items}
             onWords={setWords}
-            onSay={onSay}
-            onMeasure={setMeasured}
+            onSay={() => onSay()}
+            onMeasure={(thing) => {
+              void onSay(); // what else was said hangs beside it
+              setMeasured(thing);
+            }}
           />
         </div>
         <section
@@ -170,13 +183,16 @@ export function NewRackPage() {
       </main>
       {measured !== null && catalogue.data && (
         <ThreeMeasures
-          name={measured}
+          name={measured.name}
           items={items}
           onKept={({ item }) => {
             setMeasured(null);
             setWords("");
             void catalogue.refetch();
-            setHangs((old) => [...old, { item: item.key, count: old.length ? FEWER : USUAL }]);
+            setHangs((old) => [
+              ...old,
+              { item: item.key, count: measured.count ?? (old.length ? FEWER : USUAL) },
+            ]);
           }}
           onClose={() => setMeasured(null)}
         />

@@ -12,6 +12,7 @@ import { useSay } from "../../ui/Toasts";
 import { RackDrawing } from "../../ui/RackDrawing";
 import { Walls } from "../walls/Walls";
 import { FirstMeasures } from "./FirstMeasures";
+import { NoRacks } from "./NoRacks";
 import { t } from "../../messages";
 
 /** Pixels per mm at the most, and the widest a drawing may be: a very long rack makes all of them smaller. */
@@ -82,6 +83,9 @@ export function RacksPage() {
         <Link to="/timber" className="text-act underline decoration-dotted underline-offset-3">
           {t("racks.timber")}
         </Link>
+        <Link to="/words" className="text-act underline decoration-dotted underline-offset-3">
+          {t("racks.words")}
+        </Link>
         <Link to="/settings" className="text-act underline decoration-dotted underline-offset-3">
           {t("racks.settings")}
         </Link>
@@ -106,15 +110,7 @@ export function RacksPage() {
             {racks.error.message} <Button onClick={() => racks.refetch()}>{t("racks.try-again")}</Button>
           </p>
         )}
-        {racks.data?.length === 0 && (
-          <p className="py-14 text-lead">
-            {t("racks.no-racks-yet")}{" "}
-            <Link to="/new" className="text-act underline">
-              {t("racks.say-what-hangs")}
-            </Link>{" "}
-            {t("racks.first-one-drawn-for-you")}
-          </p>
-        )}
+        {racks.data?.length === 0 && <NoRacks />}
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(21rem,100%),1fr))]">
           {racks.data?.map((rack) => (
             <li

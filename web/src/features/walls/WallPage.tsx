@@ -50,6 +50,7 @@ export function WallPage() {
           className="border-ink bg-sheet md:w-[21rem] md:shrink-0 md:overflow-y-auto md:border-l-2"
           aria-label={t("walls.survey")}
         >
+          <h2 className="sr-only">{t("walls.survey")}</h2>
           <OnIt wall={wall.data} />
           <SurveyFields wall={wall.data} writes={writes} />
         </aside>

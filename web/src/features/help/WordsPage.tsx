@@ -1,0 +1,43 @@
+import { useEffect } from "react";
+import { Link, useLocation } from "react-router";
+
+import { ThemeButton } from "../../ui/ThemeButton";
+import { TERMS } from "./terms";
+import { t } from "../../messages";
+
+/** The words of the page, each with its picture. */
+export function WordsPage() {
+  const { hash } = useLocation();
+  useEffect(() => {
+    document.getElementById(hash.slice(1))?.scrollIntoView({ block: "center" });
+  }, [hash]);
+  return (
+    <div className="mx-auto max-w-[84rem] px-5 pb-16">
+      <title>{t("help.words-yardcliff")}</title>
+      <header className="flex flex-wrap items-center gap-3 border-b-2 border-ink py-3">
+        <Link to="/" className="text-act underline decoration-dotted underline-offset-3">
+          {t("help.racks")}
+        </Link>
+        <h1 className="flex-1 text-head">{t("help.words-and-what-they-mean")}</h1>
+        <ThemeButton />
+      </header>
+      <main>
+        <dl className="grid grid-cols-[repeat(auto-fill,minmax(min(24rem,100%),1fr))] gap-x-8">
+          {TERMS.map(({ key, name, says, picture }) => (
+            <div
+              key={key}
+              id={key}
+              className="grid grid-cols-[8.5rem_1fr] items-center gap-x-4 border-b border-rule py-3 target:bg-sheet"
+            >
+              <svg viewBox="0 0 180 92" className="row-span-2 w-full" aria-hidden>
+                {picture}
+              </svg>
+              <dt className="hand self-end text-lead font-semibold">{name}</dt>
+              <dd className="self-start">{says}</dd>
+            </div>
+          ))}
+        </dl>
+      </main>
+    </div>
+  );
+}
