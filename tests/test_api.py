@@ -46,7 +46,7 @@ def test_a_new_rack_is_complete_and_settled(rack: Json) -> None:
 def test_changes_undo_and_redo(client: TestClient, rack: Json) -> None:
     shorter = change(client, rack, {"row": {"length": "1.2 m"}})
     assert shorter["design"]["follows"] == "pitch"
-    assert shorter["undo"] == "row length 1300 mm to 1200 mm"
+    assert shorter["undo"] == "Board length: 1200 mm instead of 1300 mm"
     assert [f["code"] for f in shorter["design"]["findings"]] == ["row.crowded"]
     fixed = change(client, shorter, shorter["design"]["findings"][0]["fixes"][0]["patch"])
     assert not fixed["design"]["findings"]
@@ -606,7 +606,7 @@ def test_ways_of_building_are_offered_by_fitness_and_changed_on_the_rack(
         "38 mm bit",
         "right through",
     )
-    assert built["undo"].startswith("family rail to hole-rail")
+    assert built["undo"] == "Hole rail instead of rail"
 
 
 def test_versions_are_kept_compared_taken_and_let_go(client: TestClient, rack: Json) -> None:
@@ -622,7 +622,7 @@ def test_versions_are_kept_compared_taken_and_let_go(client: TestClient, rack: J
     table = client.get(f"{at}/compare", params={"id": ["now", version]}).json()
     things = next(t for t in table["results"] if t["label"] == "things")
     assert (things["texts"], things["best"]) == (["8", "5"], [0])
-    assert [t["label"] for t in table["decisions"]] == ["row count"]
+    assert [t["label"] for t in table["decisions"]] == ["how many"]
     assert client.get(f"{at}/compare", params={"id": ["now"]}).status_code == 400
     assert client.post(f"{at}/{version}/take", json={"base": rack["version"]}).status_code == 409
     taken = client.post(f"{at}/{version}/take", json={"base": changed["version"]}).json()

@@ -49,6 +49,20 @@ def brief(n: int) -> dict[str, Any]:
     return {"n": n}
 
 
+def test_a_history_is_gone_back_along_in_one_step(racks: Racks) -> None:
+    rack = racks.create("Mugs", brief(1))
+    for n in range(2, 7):
+        rack = racks.save(rack.id, rack.version, brief(n), f"to {n}")
+    rack = racks.move(rack.id, rack.version, -3)
+    assert (rack.brief, rack.undo, rack.redo) == (brief(3), "to 3", "to 4")
+    told = [(step.label, step.steps) for step in racks.history(rack.id, 40)]
+    assert told == [("to 6", 3), ("to 5", 2), ("to 4", 1), ("to 3", -1), ("to 2", -2)]
+    assert len(racks.history(rack.id, 1)) == 3
+    assert racks.move(rack.id, rack.version, 3).brief == brief(6)
+    with pytest.raises(NothingToUndo):
+        racks.move(rack.id, rack.version + 1, -6)
+
+
 def test_undo_and_redo_walk_the_revisions_and_survive_reopening(racks: Racks, file: Path) -> None:
     rack = racks.create("Porch", brief(0))
     assert (rack.undo, rack.redo) == (None, None)

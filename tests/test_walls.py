@@ -39,7 +39,7 @@ def put(client: TestClient, one: Json, wall: Json) -> Json:
 
 
 def test_a_survey_is_kept_undone_renamed_and_binned(client: TestClient, wall: Json) -> None:
-    assert wall["undo"] == "width 3000 mm to 4200 mm"
+    assert wall["undo"] == "Width: 4200 mm instead of 3000 mm"
     assert wall["design"]["fields"]["obstacles.0.width"] == "860 mm"
     assert len(wall["design"]["studs"]) == 7
     base = {"base": wall["version"]}

@@ -7,16 +7,19 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.cases import cases
-from tests.metric import starting_brief
+from tests.metric import shipped_item, starting, starting_brief
 from tests.strategies import briefs
+from yardcliff.core.base.model import leaves
 from yardcliff.core.design.change import amend, describe, dump, read_brief
+from yardcliff.core.design.in_words import field_name, value_text
 from yardcliff.core.findings.patch import BriefError, merge
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import LONGEST
-from yardcliff.core.ways import Brief, build, solve_row
+from yardcliff.core.ways import FAMILIES, Brief, build, solve_row
 from yardcliff.core.ways.rail import RailBrief
 
 COATS = starting_brief("waxed-jacket", 6, "1 mm")
+HAT = dump(starting_brief("felt-hat", 1, "1 mm"))["item"]
 KEYS = starting_brief("room-key", 6, "1/16 in")
 
 
@@ -139,16 +142,38 @@ def test_merge_is_that_of_rfc_7396() -> None:
 @pytest.mark.parametrize(
     ("patch", "says"),
     [
-        ({"row": {"count": 7}}, "row count 6 to 7"),
-        ({"row": {"length": "1400"}}, "row length 1560 mm to 1400 mm"),
-        ({"row": {"pins": [{"index": 1, "at": "300"}]}}, "row pins"),
-        ({"row": {"follows": "pitch"}}, "row follows length to pitch and 1 more"),
-        ({"line": "40"}, "line — to 40 mm"),
+        ({"row": {"count": 7}}, "How many: 7 instead of 6"),
+        ({"row": {"length": "1400"}}, "Board length: 1400 mm instead of 1560 mm"),
+        ({"row": {"pins": [{"index": 1, "at": "300"}]}}, "Hook or peg 2 held at 300 mm"),
+        ({"row": {"follows": "pitch"}}, "Worked out: spacing instead of length, and more"),
+        ({"row": {"spacing": "tidy"}}, "Spacing rule: rounded spacing instead of even spacing"),
+        ({"line": "40"}, "Line of the holes above the lower edge: 40 mm"),
+        ({"holder": {"kind": "peg"}}, "Pegs instead of hooks"),
+        ({"family": "panel"}, "Panel instead of rail"),
+        ({"trade": "us", "tape": "1/16 in"}, "US instead of metric"),
+        ({"item": HAT}, "Felt hats instead of waxed jackets"),
+        ({"others": {"hat": HAT}}, "Felt hats too"),
+        ({"place": {"wall": "a1", "x": "300"}}, "Onto a wall"),
+        ({"mount": {"by": "cleat"}}, "Mounting: bevelled cleat instead of best for this wall"),
+        ({"item": {"weight_g": "2 kg"}}, "Weight: 2 kg instead of 1.6 kg"),
+        ({"top": {"joint": "on top"}}, "Shelf above, shelf: on the top edge instead of none"),
         ({}, "no change"),
     ],
 )
 def test_a_change_is_described_for_the_undo_list(patch: dict[str, Any], says: str) -> None:
     assert describe(COATS, amend(COATS, patch)) == says
+
+
+@pytest.mark.parametrize("family", FAMILIES)
+def test_every_field_has_a_name_on_the_screen(family: str) -> None:
+    brief = starting([(shipped_item("enamel-mug"), 5)], "1 mm", family)
+    for path, value in leaves(brief):
+        name = field_name(path, brief)
+        assert name != "another choice", path
+        assert not set(name) & {"_", "."}, path
+        assert value_text(path, value, brief) or path == ("cutting", "species"), path
+    two = amend(brief, {"others": {"hat": HAT}})
+    assert field_name(("others", "hat", "left"), two) == "felt hats, reach to the left"
 
 
 def test_another_way_begins_with_as_many_as_a_rack_holds() -> None:

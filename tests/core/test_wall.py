@@ -62,13 +62,13 @@ def test_a_survey_comes_back_as_it_was_kept(width: int, skirting: int, way: int 
 
 
 def test_changes_of_a_survey_are_said_for_the_undo_list() -> None:
-    assert describe_wall(WALL, amend_wall(WALL, {"height": "2.6 m"})) == "height 2400 mm to 2600 mm"
-    assert (
-        describe_wall(WALL, amend_wall(WALL, {"makeup": "masonry"}))
-        == "makeup timber studs to masonry"
-    )
-    assert describe_wall(WALL, amend_wall(WALL, {"obstacles": []})) == "obstacles"
-    assert describe_wall(WALL, WALL) == "no change"
+    for patch, says in (
+        ({"height": "2.6 m"}, "Height: 2600 mm instead of 2400 mm"),
+        ({"makeup": "masonry"}, "Wall: masonry instead of timber studs"),
+        ({"obstacles": []}, "What is on the wall changed"),
+        ({}, "no change"),
+    ):
+        assert describe_wall(WALL, amend_wall(WALL, patch)) == says
     with pytest.raises(BriefError, match="A change is an object"):
         amend_wall(WALL, [])  # type: ignore[arg-type]
 

@@ -27,13 +27,13 @@ def change_rack(app: Application, rack_id: str, base: int, patch: Patch) -> tupl
     return app.racks.save(rack_id, base, dump(after), describe(before, after)), design
 
 
-def step_back(app: Application, rack_id: str, base: int, direction: int) -> tuple[Record, Design]:
-    """A rack a step back (-1) or ahead (1), unless that would move what is made. Raises as
+def step_back(app: Application, rack_id: str, base: int, steps: int) -> tuple[Record, Design]:
+    """A rack so many steps back (below 0) or ahead, unless that would move what is made. Raises as
     `change_rack`.
     """
     before = app.racks.get(rack_id)
     with app.racks.changing():
-        return unmoved(app, app.racks.move(rack_id, base, direction), before)
+        return unmoved(app, app.racks.move(rack_id, base, steps), before)
 
 
 def take_version(

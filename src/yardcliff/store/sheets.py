@@ -38,6 +38,17 @@ class Record:
     deleted_at: str | None
 
 
+@dataclass(frozen=True, slots=True)
+class Step:
+    """One change of a sheet: what it did, when; how many steps take it back (below 0), or bring it
+    again.
+    """
+
+    label: str
+    made_at: str
+    steps: int
+
+
 class Sheets(Store):
     """Sheets of one kind. Every write takes the version it was made from and raises `StaleSheet` if
     there is a newer; it returns what it wrote.
@@ -95,15 +106,37 @@ class Sheets(Store):
             db.execute("UPDATE sheet SET position = ? WHERE id = ?", (position, sheet_id))
             return self._found(db, sheet_id)
 
-    def move(self, sheet_id: str, base: int, direction: int) -> Record:
-        """Undo (-1) or redo (+1). Raises `NothingToUndo` at either end."""
+    def history(self, sheet_id: str, most: int) -> list[Step]:
+        """The changes that can be taken back or brought again, the newest first: so many to each
+        side.
+        """
+        with self._db.reading() as db:
+            here = self._found(db, sheet_id)
+            rows = db.execute(
+                "SELECT r.label, r.made_at, r.position, sheet.position AS here FROM revision r"
+                " JOIN sheet ON sheet.id = r.sheet_id WHERE r.sheet_id = ? AND r.position >"
+                " (SELECT min(position) FROM revision WHERE sheet_id = ?)"
+                " AND abs(r.position - sheet.position) <= ? ORDER BY r.position DESC",
+                (here.id, here.id, most),
+            )
+            return [
+                Step(
+                    row["label"],
+                    row["made_at"],
+                    ahead if (ahead := row["position"] - row["here"]) > 0 else ahead - 1,
+                )
+                for row in rows.fetchall()
+            ]
+
+    def move(self, sheet_id: str, base: int, steps: int) -> Record:
+        """Undo so many steps (below 0), or redo them. Raises `NothingToUndo` past either end."""
         with self._db.writing() as db:
-            position = self._step(db, sheet_id, base) + direction
+            position = self._step(db, sheet_id, base) + steps
             found = db.execute(
                 "SELECT 1 FROM revision WHERE sheet_id = ? AND position = ?", (sheet_id, position)
             ).fetchone()
             if not found:
-                raise NothingToUndo("undo" if direction < 0 else "redo")
+                raise NothingToUndo("undo" if steps < 0 else "redo")
             db.execute("UPDATE sheet SET position = ? WHERE id = ?", (position, sheet_id))
             return self._found(db, sheet_id)
 

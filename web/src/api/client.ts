@@ -115,10 +115,11 @@ export const api = {
     got(http.PATCH("/api/walls/{wall_id}", { params: ofWall(id), body: { base, patch }, ...keyed(key) })),
   renameWall: (id: string, base: number, name: string, key: string) =>
     got(http.PUT("/api/walls/{wall_id}/name", { params: ofWall(id), body: { base, name }, ...keyed(key) })),
-  undoWall: (id: string, base: number, key: string) =>
-    got(http.POST("/api/walls/{wall_id}/undo", { params: ofWall(id), body: { base }, ...keyed(key) })),
-  redoWall: (id: string, base: number, key: string) =>
-    got(http.POST("/api/walls/{wall_id}/redo", { params: ofWall(id), body: { base }, ...keyed(key) })),
+  wallHistory: (id: string) => got(http.GET("/api/walls/{wall_id}/history", { params: ofWall(id) })),
+  undoWall: (id: string, base: number, key: string, steps = 1) =>
+    got(http.POST("/api/walls/{wall_id}/undo", { params: ofWall(id), body: { base, steps }, ...keyed(key) })),
+  redoWall: (id: string, base: number, key: string, steps = 1) =>
+    got(http.POST("/api/walls/{wall_id}/redo", { params: ofWall(id), body: { base, steps }, ...keyed(key) })),
   removeWall: (id: string) => got(http.DELETE("/api/walls/{wall_id}", { params: ofWall(id) })),
   restoreWall: (id: string) => got(http.POST("/api/walls/{wall_id}/restore", { params: ofWall(id) })),
   start: (asked: Start) => got(http.POST("/api/start", { body: asked })),
@@ -142,10 +143,11 @@ export const api = {
     got(http.PATCH("/api/racks/{rack_id}", { params: ofRack(id), body: { base, patch }, ...keyed(key) })),
   rename: (id: string, base: number, name: string, key?: string) =>
     got(http.PUT("/api/racks/{rack_id}/name", { params: ofRack(id), body: { base, name }, ...keyed(key) })),
-  undo: (id: string, base: number, key?: string) =>
-    got(http.POST("/api/racks/{rack_id}/undo", { params: ofRack(id), body: { base }, ...keyed(key) })),
-  redo: (id: string, base: number, key?: string) =>
-    got(http.POST("/api/racks/{rack_id}/redo", { params: ofRack(id), body: { base }, ...keyed(key) })),
+  history: (id: string) => got(http.GET("/api/racks/{rack_id}/history", { params: ofRack(id) })),
+  undo: (id: string, base: number, key?: string, steps = 1) =>
+    got(http.POST("/api/racks/{rack_id}/undo", { params: ofRack(id), body: { base, steps }, ...keyed(key) })),
+  redo: (id: string, base: number, key?: string, steps = 1) =>
+    got(http.POST("/api/racks/{rack_id}/redo", { params: ofRack(id), body: { base, steps }, ...keyed(key) })),
   copy: (id: string, own: { brief?: Brief; patch?: Patch } = {}) =>
     got(http.POST("/api/racks/{rack_id}/copy", { params: ofRack(id), body: own })),
   jig: (id: string, holes: number) =>

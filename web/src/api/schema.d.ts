@@ -781,6 +781,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/racks/{rack_id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get History
+         * @description What can be taken back of a rack, or brought again; the newest first.
+         */
+        get: operations["get_history_api_racks__rack_id__history_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/racks/{rack_id}/undo": {
         parameters: {
             query?: never;
@@ -792,7 +812,7 @@ export interface paths {
         put?: never;
         /**
          * Undo
-         * @description Take back the last change; what was taken back can be redone, also after a restart.
+         * @description Take back the last changes; what was taken back can be redone, also after a restart.
          */
         post: operations["undo_api_racks__rack_id__undo_post"];
         delete?: never;
@@ -1202,6 +1222,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/walls/{wall_id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Wall History
+         * @description What can be taken back of a survey, or brought again; the newest first.
+         */
+        get: operations["get_wall_history_api_walls__wall_id__history_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/walls/{wall_id}/undo": {
         parameters: {
             query?: never;
@@ -1213,7 +1253,7 @@ export interface paths {
         put?: never;
         /**
          * Undo Wall
-         * @description Take back the last change of a survey.
+         * @description Take back the last changes of a survey.
          */
         post: operations["undo_wall_api_walls__wall_id__undo_post"];
         delete?: never;
@@ -3594,6 +3634,16 @@ export interface components {
             changes: components["schemas"]["QuickerView"][];
         };
         /**
+         * DoneView
+         * @description A change that can be taken back, or brought again.
+         */
+        DoneView: {
+            label: string;
+            made_at: string;
+            /** @description What undoes it with all after it (below 0), or redoes it. */
+            steps: number;
+        };
+        /**
          * EntryText
          * @description Something to keep: `text` as typed (a length for what is measured, a while for time, words
          *     otherwise).
@@ -4382,6 +4432,16 @@ export interface components {
         StepView: {
             do: string;
             why: string;
+        };
+        /** Steps */
+        Steps: {
+            /** @description The version that the change is made from. */
+            base: number;
+            /**
+             * @description How many changes.
+             * @default 1
+             */
+            steps: number;
         };
         /**
          * StickText
@@ -7151,6 +7211,55 @@ export interface operations {
             };
         };
     };
+    get_history_api_racks__rack_id__history_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"][];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     undo_api_racks__rack_id__undo_post: {
         parameters: {
             query?: never;
@@ -7162,7 +7271,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Base"];
+                "application/json": components["schemas"]["Steps"];
             };
         };
         responses: {
@@ -7215,7 +7324,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Base"];
+                "application/json": components["schemas"]["Steps"];
             };
         };
         responses: {
@@ -8366,6 +8475,55 @@ export interface operations {
             };
         };
     };
+    get_wall_history_api_walls__wall_id__history_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                wall_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"][];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     undo_wall_api_walls__wall_id__undo_post: {
         parameters: {
             query?: never;
@@ -8377,7 +8535,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Base"];
+                "application/json": components["schemas"]["Steps"];
             };
         };
         responses: {
@@ -8430,7 +8588,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Base"];
+                "application/json": components["schemas"]["Steps"];
             };
         };
         responses: {

@@ -31,6 +31,7 @@ export type Most = Schemas["MostView"];
 export type Way = Schemas["WayView"];
 export type Start = Schemas["Placed"];
 export type NewRack = Schemas["NewRack"];
+export type Done = Schemas["DoneView"];
 export type Room = Schemas["RoomView"];
 export type NotListed = Schemas["NotListed"];
 export type Answered = Schemas["Answered"];

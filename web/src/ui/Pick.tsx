@@ -41,7 +41,7 @@ export function Pick<T extends string>({ label, value, options, onPick, shown, c
         align="start"
         sideOffset={3}
         collisionPadding={6}
-        className="z-50 max-h-[70vh] max-w-80 overflow-auto border border-ink bg-sheet py-1"
+        className="z-50 max-h-[min(70vh,var(--radix-dropdown-menu-content-available-height))] max-w-80 overflow-auto border border-ink bg-sheet py-1"
       >
         <DropdownMenu.RadioGroup
           value={value}

@@ -6,7 +6,7 @@ from typing import Annotated
 from fastapi import APIRouter, Query, Request, Response
 from pydantic import BaseModel, Field
 
-from yardcliff.api.changes import Base, Change, Rename, SheetName
+from yardcliff.api.changes import Change, DoneView, Rename, SheetName, Steps, view_history
 from yardcliff.api.deps import App, AskedLocale
 from yardcliff.api.files import attached
 from yardcliff.api.racks.new import Placed, asked
@@ -154,16 +154,22 @@ def rename_rack(rack_id: str, body: Rename, app: App) -> RackView:
     return view_stored(app.racks.rename(rack_id, body.base, body.name), app)
 
 
+@router.get("/racks/{rack_id}/history", tags=["racks"])
+def get_history(rack_id: str, app: App) -> list[DoneView]:
+    """What can be taken back of a rack, or brought again; the newest first."""
+    return view_history(app.racks, rack_id)
+
+
 @router.post("/racks/{rack_id}/undo", tags=["racks"])
-def undo(rack_id: str, body: Base, app: App) -> RackView:
-    """Take back the last change; what was taken back can be redone, also after a restart."""
-    return view_rack(*step_back(app, rack_id, body.base, -1))
+def undo(rack_id: str, body: Steps, app: App) -> RackView:
+    """Take back the last changes; what was taken back can be redone, also after a restart."""
+    return view_rack(*step_back(app, rack_id, body.base, -body.steps))
 
 
 @router.post("/racks/{rack_id}/redo", tags=["racks"])
-def redo(rack_id: str, body: Base, app: App) -> RackView:
+def redo(rack_id: str, body: Steps, app: App) -> RackView:
     """Bring back what was undone."""
-    return view_rack(*step_back(app, rack_id, body.base, 1))
+    return view_rack(*step_back(app, rack_id, body.base, body.steps))
 
 
 @router.post("/racks/{rack_id}/copy", status_code=201, tags=["racks"])

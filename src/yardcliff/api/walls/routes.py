@@ -4,7 +4,7 @@ from typing import Annotated
 
 from fastapi import APIRouter, Query
 
-from yardcliff.api.changes import Base, Change, Rename, SheetName
+from yardcliff.api.changes import Change, DoneView, Rename, SheetName, Steps, view_history
 from yardcliff.api.deps import App, AskedLocale
 from yardcliff.api.racks.new import Begin
 from yardcliff.api.scenes import view_scene
@@ -158,16 +158,22 @@ def rename_wall(wall_id: str, body: Rename, app: App) -> WallView:
     return _view(app.walls.rename(wall_id, body.base, body.name), app)
 
 
+@router.get("/{wall_id}/history")
+def get_wall_history(wall_id: str, app: App) -> list[DoneView]:
+    """What can be taken back of a survey, or brought again; the newest first."""
+    return view_history(app.walls, wall_id)
+
+
 @router.post("/{wall_id}/undo")
-def undo_wall(wall_id: str, body: Base, app: App) -> WallView:
-    """Take back the last change of a survey."""
-    return _view(app.walls.move(wall_id, body.base, -1), app)
+def undo_wall(wall_id: str, body: Steps, app: App) -> WallView:
+    """Take back the last changes of a survey."""
+    return _view(app.walls.move(wall_id, body.base, -body.steps), app)
 
 
 @router.post("/{wall_id}/redo")
-def redo_wall(wall_id: str, body: Base, app: App) -> WallView:
+def redo_wall(wall_id: str, body: Steps, app: App) -> WallView:
     """Bring back what was undone."""
-    return _view(app.walls.move(wall_id, body.base, 1), app)
+    return _view(app.walls.move(wall_id, body.base, body.steps), app)
 
 
 @router.delete("/{wall_id}", status_code=204)

@@ -9,16 +9,9 @@ from pydantic import ValidationError
 
 from yardcliff.core.base.model import MAX_COUNT
 from yardcliff.core.brief.rack_brief import RackBrief
+from yardcliff.core.design.in_words import change_text
 from yardcliff.core.findings.finding import Patch
-from yardcliff.core.findings.patch import (
-    EXACT,
-    BriefError,
-    differences,
-    merge,
-    own_terms,
-    problems,
-    show,
-)
+from yardcliff.core.findings.patch import EXACT, BriefError, differences, merge, own_terms, problems
 from yardcliff.core.row.row import Row
 from yardcliff.core.row.row_brief import Follows
 from yardcliff.core.things.listing import Listed, shipped
@@ -178,18 +171,8 @@ def _settled(row: Row, follows: str) -> dict[str, Any]:
 
 
 def describe(before: Brief, after: Brief) -> str:
-    """What a change did, for the undo list: `row length 1200 mm to 1000 mm`."""
-    tape = after.in_hand
+    """What a change did, for what can be taken back."""
     # Which figure follows changes along with the one that was typed; that one is the news.
     held = read_brief(_letting_follow(before, after.row.follows))
     changes = list(differences(held, after)) or list(differences(before, after))
-    if not changes:
-        return tr("design.no-change")
-    # Another way of building is the news; the rest comes with it.
-    path, old, new = next((change for change in changes if change[0] == ("family",)), changes[0])
-    words = " ".join(path).replace("_", " ")
-    more = tr("design.so-many-more", count=len(changes) - 1) if len(changes) > 1 else ""
-    if isinstance(old, tuple) or isinstance(new, tuple):
-        return words + more
-    changed = tr("design.from-to", words=words, old=show(old, tape), new=show(new, tape))
-    return f"{changed}{more}"
+    return change_text(before, after, changes)

@@ -4,9 +4,9 @@ differently.
 
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
-from typing import Any
 
 from yardcliff.core.base.model import leaves
+from yardcliff.core.design.in_words import field_name, value_text
 from yardcliff.core.design.rack_design import Design
 from yardcliff.core.findings.finding import Severity
 from yardcliff.core.units.exact import Fraction
@@ -32,7 +32,7 @@ def compare(designs: Sequence[Design]) -> tuple[tuple[Trait, ...], tuple[Trait, 
     one's tape.
     """
     tape = designs[0].tape
-    return tuple(_results(designs, tape)), tuple(_decisions(designs, tape))
+    return tuple(_results(designs, tape)), tuple(_decisions(designs))
 
 
 def _results(designs: Sequence[Design], tape: Tape) -> Iterator[Trait]:
@@ -72,19 +72,14 @@ def percent(share: Fraction) -> str:
     return f"{round(share * 100)} %"
 
 
-def _decisions(designs: Sequence[Design], tape: Tape) -> Iterator[Trait]:
+def _decisions(designs: Sequence[Design]) -> Iterator[Trait]:
     """Every field of the briefs that is not the same in all of them."""
     decided = [dict(leaves(design.brief)) for design in designs]
     for path in dict.fromkeys(path for fields in decided for path in fields):
         values = [fields.get(path) for fields in decided]
         if any(value != values[0] for value in values):
-            label = " ".join(path).replace("_", " ")
-            yield Trait(label, tuple(_say(value, tape) for value in values))
-
-
-def _say(value: Any, tape: Tape) -> str:
-    if isinstance(value, Fraction):
-        return tape.write(value)
-    if isinstance(value, tuple):
-        return str(len(value)) if value else "none"
-    return "—" if value is None else str(value)
+            texts = (
+                value_text(path, value, design.brief)
+                for value, design in zip(values, designs, strict=True)
+            )
+            yield Trait(field_name(path, *(one.brief for one in designs)), tuple(texts))

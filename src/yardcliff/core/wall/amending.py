@@ -14,6 +14,7 @@ from yardcliff.core.findings.patch import (
     problems,
     show,
 )
+from yardcliff.core.units.text import begun
 from yardcliff.core.wall.wall import Wall
 from yardcliff.messages import tr
 
@@ -48,13 +49,15 @@ def amend_wall(wall: Wall, patch: Patch) -> Wall:
 
 
 def describe_wall(before: Wall, after: Wall) -> str:
-    """What a change did, for the undo list: `width 3000 mm to 3600 mm`."""
+    """What a change did, for what can be taken back: `Width: 3600 mm instead of 3000 mm`."""
     tape = after.in_hand
     changes = list(differences(before, after))
     if not changes:
         return tr("wall.no-change")
     path, old, new = changes[0]
-    words = " ".join(path).replace("_", " ")
+    name = begun(tr(f"survey.{path[0]}"))
     if isinstance(old, tuple):
-        return words
-    return tr("design.from-to", words=words, old=show(old, tape), new=show(new, tape))
+        return tr("design.is-another", name=name)
+    if old is None or new is None:
+        return tr("design.is-now", name=name, new=show(new, tape))
+    return tr("design.is-instead-of", name=name, new=show(new, tape), old=show(old, tape))

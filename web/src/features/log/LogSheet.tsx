@@ -18,7 +18,7 @@ import { t } from "../../messages";
 export function LogSheet({ onHelp }: { onHelp: () => void }) {
   const session = useSession();
   const log = useLog();
-  useShortcuts({ "?": onHelp, undo: session.undo, redo: session.redo });
+  useShortcuts({ "?": onHelp, undo: () => session.undo(), redo: () => session.redo() });
   return (
     <section aria-label={t("log.as-built")} className="min-w-0 flex-1 bg-wall px-3 pb-6 md:overflow-y-auto">
       {log.isPending && (

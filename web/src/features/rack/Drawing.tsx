@@ -76,8 +76,8 @@ export function Drawing({ onHelp, stage }: { onHelp: () => void; stage: Stage })
     t: flip,
     "?": onHelp,
     escape: () => session.closeSlip(),
-    undo: session.undo,
-    redo: session.redo,
+    undo: () => session.undo(),
+    redo: () => session.redo(),
   });
   return (
     <div className="flex min-w-0 flex-1 flex-col">

@@ -2,7 +2,7 @@ import { DropdownMenu } from "radix-ui";
 import { useState } from "react";
 import { Link } from "react-router";
 
-import { fileUrl, type Paper } from "../../api/client";
+import { api, fileUrl, type Paper } from "../../api/client";
 import type { TapeName } from "../../api/types";
 import { useSettings } from "../../api/useSettings";
 import { Button } from "../../ui/Button";
@@ -51,7 +51,13 @@ export function TitleStrip({ onHelp }: { onHelp: () => void }) {
         {standing === "offline" && waiting > 0 ? t("rack.not-saved-yet-2", { waiting }) : STANDING[standing]}
       </span>
       <span className="flex-1" />
-      <UndoRedo undo={rack.undo} redo={rack.redo} onUndo={session.undo} onRedo={session.redo} />
+      <UndoRedo
+        undo={rack.undo}
+        redo={rack.redo}
+        history={() => api.history(rack.id)}
+        onUndo={session.undo}
+        onRedo={session.redo}
+      />
       <MeasuresPick
         trade={rack.design.brief.trade}
         tape={name}

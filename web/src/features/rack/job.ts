@@ -7,7 +7,7 @@ export type Change = Patch | ((design: Design) => Patch);
 export type Asked =
   | { what: "change"; patch: Patch }
   | { what: "rename"; name: string }
-  | { what: "undo" | "redo" }
+  | { what: "undo" | "redo"; steps?: number }
   | { what: "mend"; of: string; way: string; at: string };
 /** A write that was not answered yet. Its `key` makes it the same write whenever it is sent again. */
 export type Unsent = Asked & { key: string };

@@ -111,11 +111,11 @@ export class Session {
     this.tell(this.put({ what: "change", patch: {} }, made, press));
   };
 
-  readonly undo = (): void => {
-    if (this.rack.undo) this.tell(this.put({ what: "undo" }));
+  readonly undo = (steps = 1): void => {
+    if (this.rack.undo) this.tell(this.put({ what: "undo", steps }));
   };
-  readonly redo = (): void => {
-    if (this.rack.redo) this.tell(this.put({ what: "redo" }));
+  readonly redo = (steps = 1): void => {
+    if (this.rack.redo) this.tell(this.put({ what: "redo", steps }));
   };
   readonly rename = (name: string): Promise<Outcome> => this.put({ what: "rename", name });
 
@@ -265,7 +265,7 @@ export class Session {
     if (write.what === "change") return api.change(id, base, patch, write.key);
     if (write.what === "mend") return api.takeWay(id, base, write, write.key);
     if (write.what === "rename") return api.rename(id, base, write.name, write.key);
-    return api[write.what](id, base, write.key);
+    return api[write.what](id, base, write.key, write.steps);
   }
 
   private stored(outcome: Outcome): Outcome {

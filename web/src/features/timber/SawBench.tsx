@@ -37,8 +37,8 @@ export function SawBench({ onHelp }: { onHelp: () => void }) {
   useShortcuts({
     "?": onHelp,
     escape: () => setPicked(null),
-    undo: session.undo,
-    redo: session.redo,
+    undo: () => session.undo(),
+    redo: () => session.redo(),
   });
 
   const all = timber.data ? sticks(timber.data) : [];

@@ -1,5 +1,6 @@
 import { Link, useParams } from "react-router";
 
+import { api } from "../../api/client";
 import type { Wall } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { NameField } from "../../ui/NameField";
@@ -20,7 +21,7 @@ import { t } from "../../messages";
 export function WallPage() {
   const { id = "" } = useParams();
   const { wall, trouble, writes } = useWall(id);
-  useShortcuts({ undo: writes.undo, redo: writes.redo });
+  useShortcuts({ undo: () => writes.undo(), redo: () => writes.redo() });
   if (!wall.data)
     return wall.error ? (
       <NotFound text={wall.error.message} />
@@ -104,7 +105,13 @@ function Strip({ wall, writes }: { wall: Wall; writes: SurveyWrites }) {
       </span>
       <NameField label={t("walls.name-of-the-wall")} what="wall" name={wall.name} onRename={writes.rename} />
       <span className="flex-1" />
-      <UndoRedo undo={wall.undo} redo={wall.redo} onUndo={writes.undo} onRedo={writes.redo} />
+      <UndoRedo
+        undo={wall.undo}
+        redo={wall.redo}
+        history={() => api.wallHistory(wall.id)}
+        onUndo={writes.undo}
+        onRedo={writes.redo}
+      />
       <MeasuresPick
         trade={wall.design.survey.trade}
         tape={wall.design.tape.name}

@@ -15,7 +15,10 @@ const STALE = t("walls.this-was-changed-in-another-window");
 /** A change of a survey, or how to make it from the survey as it is once those before it are stored. */
 export type Change = Patch | ((stored: Wall) => Patch);
 
-type Asked = { what: "change"; patch: Patch } | { what: "rename"; name: string } | { what: "undo" | "redo" };
+type Asked =
+  | { what: "change"; patch: Patch }
+  | { what: "rename"; name: string }
+  | { what: "undo" | "redo"; steps: number };
 type Write = Asked & { key: string };
 
 /** What a window has that the server has not, and the survey that it was made from. */
@@ -74,8 +77,8 @@ export class SurveyWrites {
   readonly apply = (change: Change): void => this.tell(this.put({ what: "change", patch: {} }, change));
 
   readonly rename = (name: string): Promise<Outcome> => this.put({ what: "rename", name });
-  readonly undo = (): void => this.tell(this.put({ what: "undo" }));
-  readonly redo = (): void => this.tell(this.put({ what: "redo" }));
+  readonly undo = (steps = 1): void => this.tell(this.put({ what: "undo", steps }));
+  readonly redo = (steps = 1): void => this.tell(this.put({ what: "redo", steps }));
   readonly dismiss = (): void => this.store.setState({ trouble: null });
 
   /** What a window that was closed meanwhile left of this wall is sent. */
@@ -126,8 +129,8 @@ export class SurveyWrites {
     if (write.what === "change") return api.changeWall(this.id, base, patch, write.key);
     if (write.what === "rename") return api.renameWall(this.id, base, write.name, write.key);
     return write.what === "undo"
-      ? api.undoWall(this.id, base, write.key)
-      : api.redoWall(this.id, base, write.key);
+      ? api.undoWall(this.id, base, write.key, write.steps)
+      : api.redoWall(this.id, base, write.key, write.steps);
   }
 
   private answered(): void {
