@@ -6,7 +6,7 @@ from pathlib import Path
 from typing import Any, Literal
 
 import pytest
-from playwright.sync_api import BrowserContext, Page, expect
+from playwright.sync_api import BrowserContext, CDPSession, Locator, Page, expect
 
 from tests.server import CHROMIUM, CHROMIUM_ARGS, Server, serving
 from yardcliff.api.app import create_app
@@ -121,6 +121,27 @@ def marks(page: Page) -> list[str]:
     return [
         (label.get_attribute("aria-label") or "").split(": ")[1].split(". ")[0] for label in labels
     ]
+
+
+def swipe(page: Page, handle: Locator, dx: float, dy: float = 0, *, low: bool = False) -> None:
+    """A finger put on the middle of a handle, or on its lower end, and drawn along: real touches,
+    as the browser gets them.
+    """
+    handle.scroll_into_view_if_needed()
+    # A page that is busy when it is touched may take the touch for scrolling.
+    page.wait_for_load_state("networkidle")
+    page.evaluate("new Promise((rest) => requestIdleCallback(rest))")
+    box = handle.bounding_box()
+    assert box
+    x, y = box["x"] + box["width"] / 2, box["y"] + (box["height"] - 6 if low else box["height"] / 2)
+    line: CDPSession = page.context.new_cdp_session(page)
+    line.send("Input.dispatchTouchEvent", {"type": "touchStart", "touchPoints": [{"x": x, "y": y}]})
+    for k in range(1, 9):
+        at = {"x": x + dx * k / 8, "y": y + dy * k / 8}
+        line.send("Input.dispatchTouchEvent", {"type": "touchMove", "touchPoints": [at]})
+        page.wait_for_timeout(20)
+    line.send("Input.dispatchTouchEvent", {"type": "touchEnd", "touchPoints": []})
+    line.detach()
 
 
 def saved(page: Page) -> None:

@@ -9,9 +9,9 @@ from pathlib import Path
 from time import sleep
 
 import pytest
-from playwright.sync_api import Browser, CDPSession, Dialog, Locator, Page, Route, expect
+from playwright.sync_api import Browser, Dialog, Page, Route, expect
 
-from tests.e2e.conftest import marks, open_rack, saved
+from tests.e2e.conftest import marks, open_rack, saved, swipe
 from tests.server import Server, running
 
 
@@ -165,27 +165,6 @@ def phone(browser: Browser, server: Server) -> Iterator[Page]:
     page.goto(server.address)
     yield page
     context.close()
-
-
-def swipe(page: Page, handle: Locator, dx: float, dy: float = 0, *, low: bool = False) -> None:
-    """A finger put on the middle of a handle, or on its lower end, and drawn along: real touches,
-    as the browser gets them.
-    """
-    handle.scroll_into_view_if_needed()
-    # A page that is busy when it is touched may take the touch for scrolling.
-    page.wait_for_load_state("networkidle")
-    page.evaluate("new Promise((rest) => requestIdleCallback(rest))")
-    box = handle.bounding_box()
-    assert box
-    x, y = box["x"] + box["width"] / 2, box["y"] + (box["height"] - 6 if low else box["height"] / 2)
-    line: CDPSession = page.context.new_cdp_session(page)
-    line.send("Input.dispatchTouchEvent", {"type": "touchStart", "touchPoints": [{"x": x, "y": y}]})
-    for k in range(1, 9):
-        at = {"x": x + dx * k / 8, "y": y + dy * k / 8}
-        line.send("Input.dispatchTouchEvent", {"type": "touchMove", "touchPoints": [at]})
-        page.wait_for_timeout(20)
-    line.send("Input.dispatchTouchEvent", {"type": "touchEnd", "touchPoints": []})
-    line.detach()
 
 
 def test_a_finger_drags_what_a_mouse_does(phone: Page) -> None:

@@ -7,7 +7,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Browser, Locator, Page, expect
 
-from tests.e2e.conftest import clean, saved
+from tests.e2e.conftest import clean, open_rack, saved, swipe
 from tests.server import Server, serving
 from yardcliff.api.app import create_app
 from yardcliff.app.application import Application
@@ -151,3 +151,94 @@ def test_seven_coats_by_keys_alone_in_fifteen_of_them(page: Page, bare: Server) 
     expect(page.get_by_label("Name of the rack")).to_have_value("Waxed jackets")
     assert len(keys) + 1 <= 15
     saved(page)
+
+
+def test_on_a_phone_the_stages_the_drawing_and_the_figure_are_in_reach(
+    browser: Browser, server: Server
+) -> None:
+    context = browser.new_context(
+        locale="en-GB", viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True
+    )
+    page, acts = context.new_page(), Acts()
+    page.goto(f"{server.address}/new")
+    acts.say(page.get_by_label(SAID), "7 coats on 1.2 m")
+    acts.press(page.get_by_role("button", name="Draw this rack"))
+    length = page.get_by_label("length", exact=True)
+    length.scroll_into_view_if_needed()
+    swipe(page, page.get_by_role("heading", name="The row"), 0, -300)
+    page.wait_for_timeout(700)  # a tap while it still glides only stops it
+    # What is typed and what is drawn of it are seen at once, and the stages below them.
+    drawing = page.locator("[data-stop=drawing]")
+    for seen in (length, drawing, page.get_by_role("link", name=re.compile("^Build log"))):
+        expect(seen).to_be_in_viewport(ratio=0.9)
+    at = page.evaluate("scrollY")
+    assert at > 100
+    page.get_by_role("link", name="Timber", exact=True).tap()
+    expect(page.get_by_role("heading", name="Timber", level=2)).to_be_visible()
+    page.get_by_role("link", name=re.compile("^Rack")).last.tap()
+    expect(length).to_be_in_viewport(ratio=0.9)
+    assert abs(page.evaluate("scrollY") - at) < 3
+    small = page.evaluate(
+        """() => [...document.querySelectorAll("main button, main input, header a, nav a")]
+        .filter((one) => one.getClientRects().length && one.getBoundingClientRect().height < 43.5)
+        .map((one) => one.getAttribute("aria-label") || one.textContent)"""
+    )
+    assert not small
+    acts.press(page.get_by_role("button", name="Print and export"))
+    assert template(page, "a4").startswith(b"%PDF")
+    assert acts.done <= 4
+    context.close()
+
+
+def test_the_focus_stays_where_the_work_is(home: Page) -> None:
+    """What has the focus goes away, or is switched off: something near it has it then."""
+
+    def press(what: Locator) -> str:
+        what.focus()
+        home.keyboard.press("Enter")
+        home.wait_for_timeout(700)
+        return str(
+            home.evaluate(
+                "(({activeElement: at, body}) => at === body ? '' : at.ariaLabel ||"
+                " at.textContent || at.tagName)(document)"
+            )
+        )
+
+    home.keyboard.press("Tab")
+    assert press(home.get_by_role("link", name="To the content"))
+    assert home.evaluate("document.activeElement.id") == "main"
+    assert press(home.get_by_role("button", name="Put Kitchen, ladles in the bin")).startswith(
+        "Put"
+    )
+    open_rack(home, "Porch, waxed jackets")
+    log = home.get_by_role("log")
+    expect(log).to_have_text("Check: Less gap than asked")
+    assert press(home.get_by_role("button", name="Board 1560 mm long"))
+    expect(log).to_have_text("Nothing to fix or check")
+    undo = home.get_by_role("banner").get_by_role("button", name="Undo")
+    assert press(undo) == "Redo"
+    assert press(home.get_by_role("button", name="+ another kind"))
+    home.keyboard.press("Escape")
+    expect(home.get_by_role("button", name="+ another kind")).to_be_focused()
+
+
+@pytest.mark.parametrize("path", ["/", "/new", "/words", "/things", "/timber", "/settings", "rack"])
+@pytest.mark.parametrize("zoom", [2, 4])
+def test_at_twice_and_four_times_the_size_nothing_is_out_of_the_page(
+    browser: Browser, server: Server, path: str, zoom: int
+) -> None:
+    # 1280 by 1024 at so much zoom is a window so much smaller.
+    context = browser.new_context(
+        locale="en-GB", viewport={"width": 1280 // zoom, "height": 1024 // zoom}
+    )
+    page = context.new_page()
+    page.goto(server.address)
+    if path == "rack":
+        open_rack(page, "Porch, waxed jackets")
+    else:
+        page.goto(server.address + path)
+        expect(page.get_by_role("heading", level=1)).to_be_visible()
+    page.wait_for_load_state("networkidle")
+    wide = page.evaluate("[document.scrollingElement.scrollWidth, innerWidth]")
+    assert wide[0] <= wide[1], path
+    context.close()

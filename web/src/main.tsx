@@ -7,7 +7,9 @@ import { RouterProvider } from "react-router/dom";
 import { queries } from "./api/queries";
 import { RacksPage } from "./features/racks/RacksPage";
 import "./styles.css";
+import { keepFocus } from "./ui/keepFocus";
 import { NotFound } from "./ui/NotFound";
+import { WithSkipLink } from "./ui/SkipLink";
 import { applyTheme } from "./ui/theme";
 import { Toasts } from "./ui/Toasts";
 import { speakOfAll, t } from "./messages";
@@ -32,6 +34,7 @@ const WallPage = later(async () => (await import("./features/walls/WallPage")).W
 const VersionsPage = later(async () => (await import("./features/versions/VersionsPage")).VersionsPage);
 
 applyTheme();
+keepFocus(document);
 const nonce = document.querySelector<HTMLMetaElement>("meta[name=csp-nonce]")?.content;
 // Radix menus add a style element of their own; the policy lets it in by this nonce.
 if (nonce) Object.assign(globalThis, { __webpack_nonce__: nonce });
@@ -40,6 +43,7 @@ const AWAY = t("ui.this-page-could-not-be-fetched");
 
 const router = createBrowserRouter([
   {
+    element: <WithSkipLink />,
     errorElement: <NotFound text={AWAY} />,
     children: [
       { path: "/", element: <RacksPage /> },

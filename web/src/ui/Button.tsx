@@ -1,7 +1,7 @@
 import { useRef, useState, type ComponentProps, type MouseEvent } from "react";
 
 const LOOKS = {
-  plain: "border border-rule bg-sheet text-ink hover:border-ink",
+  plain: "border border-edge bg-sheet text-ink hover:border-ink",
   act: "border border-act bg-act text-on-act hover:opacity-90",
   bare: "border border-transparent text-ink hover:bg-note-bg",
 };
@@ -37,7 +37,7 @@ export function Button({ look = "plain", className = "", onClick, ...rest }: Pro
     <button
       type="button"
       className={`inline-flex min-h-7 items-center justify-center gap-1.5 rounded-[3px] px-2 text-plain
-        disabled:opacity-40 aria-busy:cursor-progress aria-busy:opacity-60 pointer-coarse:min-h-10 ${LOOKS[look]} ${className}`}
+        disabled:opacity-40 aria-busy:cursor-progress aria-busy:opacity-60 pointer-coarse:min-h-touch ${LOOKS[look]} ${className}`}
       {...rest}
       onClick={(event) => void press(event)}
       // Not disabled: the focus would be lost.

@@ -27,7 +27,7 @@ export function Checkbox({ checked, onChange, children, label, disabled, classNa
   return (
     <label
       className={`flex min-h-7 cursor-pointer items-baseline gap-1.5 has-disabled:cursor-default has-disabled:opacity-60
-        pointer-coarse:min-h-10 ${className}`}
+        pointer-coarse:min-h-touch ${className}`}
     >
       {box}
       {children}

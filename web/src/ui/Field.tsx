@@ -95,8 +95,8 @@ export function Field({
         autoComplete="off"
         spellCheck={false}
         className={`hand min-h-7 min-w-0 shrink-0 rounded-[3px] border bg-transparent px-1
-          text-plain hover:border-rule focus:border-ink focus:bg-paper focus:outline-2 focus:outline-act
-          aria-invalid:border-stop aria-invalid:bg-stop-bg pointer-coarse:min-h-10 ${draft === null && /\d\/\d/.test(value) ? "frac" : ""} ${italic ? "text-act italic" : ""} ${boxed ? "w-14 border-rule text-center" : bordered ? "w-[11rem] border-rule px-2" : `border-transparent text-right ${wide ? "w-[7rem]" : "w-[4.9rem]"}`}`}
+          text-plain hover:border-edge focus:border-ink focus:bg-paper focus:outline-2 focus:outline-act
+          aria-invalid:border-stop aria-invalid:bg-stop-bg pointer-coarse:min-h-touch ${draft === null && /\d\/\d/.test(value) ? "frac" : ""} ${italic ? "text-act italic" : ""} ${boxed ? "w-14 border-edge text-center" : bordered ? "w-[11rem] border-edge px-2" : `rounded-b-none border-transparent border-b-edge text-right ${wide ? "w-[7rem]" : "w-[4.9rem]"}`}`}
       />
       {error && (
         <p

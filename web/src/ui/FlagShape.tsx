@@ -6,13 +6,13 @@ const SHAPES = {
   care: "M0 -11 L11.5 9 L-11.5 9 Z",
   note: "M-9 -9 H9 V9 H-9 Z",
 };
-const WORDS = { stop: t("ui.must-fix"), care: t("ui.check"), note: t("ui.note") };
+export const SEVERITIES = { stop: t("ui.must-fix"), care: t("ui.check"), note: t("ui.note") };
 
 /** A finding's number in a shape that says how grave it is: never by colour alone. Draw it inside an svg. */
 export function FlagShape({ severity, number }: { severity: Finding["severity"]; number: number }) {
   return (
     <g>
-      <title>{t("ui.note-2", { WORDS: WORDS[severity], number })}</title>
+      <title>{t("ui.note-2", { WORDS: SEVERITIES[severity], number })}</title>
       <path
         d={SHAPES[severity]}
         strokeWidth={1.6}

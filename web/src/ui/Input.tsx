@@ -25,8 +25,8 @@ export function Input({ label, value, error, placeholder, onChange }: Props) {
           aria-describedby={error ? `${id}-error` : undefined}
           placeholder={placeholder}
           autoComplete="off"
-          className="hand min-h-8 min-w-0 flex-1 border-b border-rule bg-transparent px-1 text-right focus:bg-paper
-            aria-invalid:border-stop aria-invalid:bg-stop-bg pointer-coarse:min-h-10"
+          className="hand min-h-8 min-w-0 flex-1 border-b border-edge bg-transparent px-1 text-right focus:bg-paper
+            aria-invalid:border-stop aria-invalid:bg-stop-bg pointer-coarse:min-h-touch"
         />
       </div>
       {error && (

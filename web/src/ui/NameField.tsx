@@ -47,8 +47,8 @@ export function NameField({ label, what, name, onRename }: Props) {
         onChange={(event) => setDraft(event.target.value)}
         onBlur={() => void commit()}
         onKeyDown={onKeyDown}
-        className="hand field-sizing-content max-w-[50vw] rounded-[3px] border border-transparent bg-transparent px-1 text-lead font-semibold
-          hover:border-rule"
+        className="hand field-sizing-content pointer-coarse:min-h-touch max-w-[50vw] rounded-[3px] border border-transparent bg-transparent px-1 text-lead font-semibold
+          hover:border-edge"
       />
       {error && (
         <p

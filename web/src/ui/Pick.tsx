@@ -27,7 +27,7 @@ export function Pick<T extends string>({ label, value, options, onPick, shown, c
       <DropdownMenu.Trigger
         aria-label={`${label}: ${text}`}
         className={`hand flex min-h-7 min-w-0 items-center justify-between gap-1 rounded-[3px] border border-transparent
-          px-1 text-left text-plain hover:border-rule pointer-coarse:min-h-10 ${className}`}
+          px-1 text-left text-plain hover:border-edge pointer-coarse:min-h-touch ${className}`}
       >
         <span className="truncate">
           <Measure text={text} />

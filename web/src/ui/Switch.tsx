@@ -18,7 +18,7 @@ export function Switch<T extends string>({ label, value, options, onPick }: Prop
         const picked = options.find((option) => option.value === next);
         if (picked) onPick(picked.value);
       }}
-      className="inline-flex rounded-[3px] border border-rule"
+      className="inline-flex rounded-[3px] border border-edge"
     >
       {options.map((option) => (
         <ToggleGroup.Item
@@ -26,7 +26,7 @@ export function Switch<T extends string>({ label, value, options, onPick }: Prop
           value={option.value}
           title={option.hint}
           className="hand min-h-6.5 px-2 text-small text-soft hover:text-ink data-[state=on]:bg-ink
-            data-[state=on]:text-paper pointer-coarse:min-h-10"
+            data-[state=on]:text-paper pointer-coarse:min-h-touch"
         >
           {option.label}
         </ToggleGroup.Item>

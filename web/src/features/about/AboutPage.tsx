@@ -44,12 +44,12 @@ export function AboutPage() {
       <title>{t("about.about-yardcliff")}</title>
       <header className="flex flex-wrap items-center gap-3 border-b-2 border-ink py-3">
         <h1 className="flex-1 text-head">{t("about.about-yardcliff-2")}</h1>
-        <Link to="/" className="text-act underline decoration-dotted underline-offset-3">
+        <Link to="/" className="act-link">
           {t("about.all-racks")}
         </Link>
         <ThemeButton />
       </header>
-      <main className="grid gap-4 pt-5">
+      <main id="main" tabIndex={-1} className="grid gap-4 pt-5">
         <p className="max-w-prose">
           {t("about.version")} {version.data?.yardcliff ?? "…"}
           {t("about.under-apache-license-2-0-runs")}

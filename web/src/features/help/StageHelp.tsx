@@ -28,14 +28,14 @@ export function StageHelp({ stage, title, onTour }: Props) {
     <Collapsible.Root open={open} onOpenChange={setOpen} className="border-b border-rule px-3">
       <div className="flex min-h-8 items-center justify-between">
         <h2 className="text-lead">{title}</h2>
-        <Collapsible.Trigger className="min-h-7 px-1 text-small text-act underline decoration-dotted underline-offset-3 pointer-coarse:min-h-11">
+        <Collapsible.Trigger className="min-h-7 px-1 text-small act-link pointer-coarse:min-h-touch">
           {open ? t("help.close-the-help") : t("help.what-is-done-here")}
         </Collapsible.Trigger>
       </div>
       <Collapsible.Content className="pb-2 text-plain">
         <p>{HELP[stage]}</p>
         <p className="mt-1 flex flex-wrap items-center gap-x-3">
-          <Link to="/words" className="text-act underline decoration-dotted underline-offset-3">
+          <Link to="/words" className="act-link">
             {t("help.words-with-pictures")}
           </Link>
           <Button

@@ -54,9 +54,9 @@ export function AnswerLine({ words, found, items, onWords, onSay, onMeasure }: P
           placeholder={t("racks.seven-coats-on-a-width")}
           autoComplete="off"
           aria-describedby={`${id}-read`}
-          className="hand min-h-10 min-w-0 flex-1 rounded-[3px] border-2 border-ink bg-sheet px-3 text-lead pointer-coarse:min-h-11"
+          className="hand min-h-10 min-w-0 flex-1 rounded-[3px] border-2 border-ink bg-sheet px-3 text-lead pointer-coarse:min-h-touch"
         />
-        <Button type="submit" className="px-4 pointer-coarse:min-h-11">
+        <Button type="submit" className="px-4 pointer-coarse:min-h-touch">
           {t("racks.hang-them-up")}
         </Button>
       </div>

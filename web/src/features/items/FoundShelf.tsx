@@ -28,7 +28,7 @@ export function FoundShelf({ items, groups, onPick }: Props) {
           value={words}
           onChange={(event) => setWords(event.target.value)}
           placeholder={t("items.mug-coat-tools")}
-          className="hand min-h-8 w-64 rounded-[3px] border border-rule bg-paper px-2 pointer-coarse:min-h-11"
+          className="hand min-h-8 w-64 rounded-[3px] border border-edge bg-paper px-2 pointer-coarse:min-h-touch"
         />
         <span role="status" className="text-small text-soft">
           {found?.found.length === 0 ? t("items.nothing-called-try-another-word-or", { words }) : ""}

@@ -74,7 +74,7 @@ export function ThingsPage() {
     <div className="mx-auto max-w-[84rem] px-5 pb-16">
       <title>{t("items.things-that-hang-yardcliff")}</title>
       <header className="flex flex-wrap items-center gap-3 border-b-2 border-ink py-3">
-        <Link to="/" className="text-act underline decoration-dotted underline-offset-3">
+        <Link to="/" className="act-link">
           {t("items.racks")}
         </Link>
         <h1 className="flex-1 text-head">{t("items.things-that-hang")}</h1>
@@ -87,16 +87,12 @@ export function ThingsPage() {
           aria-label={t("items.list-of-things")}
         />
         <Button onClick={() => picker.current?.click()}>{t("items.from-a-csv-file")}</Button>
-        <a
-          href="/api/items/items.csv"
-          download
-          className="text-act underline decoration-dotted underline-offset-3"
-        >
+        <a href="/api/items/items.csv" download className="act-link">
           {t("items.your-own-as-csv")}
         </a>
         <ThemeButton />
       </header>
-      <main>
+      <main id="main" tabIndex={-1}>
         <p className="mt-3 text-soft">{t("items.typical-sizes-ours-press-thing-measure")}</p>
         {catalogue.isPending && (
           <p role="status" className="p-8 text-soft">

@@ -91,7 +91,7 @@ export function ThreeMeasures({ name, items, onKept, onClose }: Props) {
               <RadioGroup.Item
                 key={shape}
                 value={shape}
-                className="chosen-frame flex flex-col items-center justify-between gap-1 border border-rule bg-paper p-1.5"
+                className="chosen-frame flex flex-col items-center justify-between gap-1 border border-edge bg-paper p-1.5"
               >
                 <RackDrawing scene={item.scene} scale={fitting([item.scene], OUTLINE)} pad={2} />
                 <span className="text-fine leading-tight">{item.name}</span>

@@ -162,7 +162,7 @@ function Entries({ log, write, takeBack }: EntriesProps) {
         className="flex flex-wrap gap-x-3 text-plain"
       >
         {KINDS.map((one) => (
-          <label key={one.kind} className="flex min-h-7 items-center gap-1 pointer-coarse:min-h-10">
+          <label key={one.kind} className="flex min-h-7 items-center gap-1 pointer-coarse:min-h-touch">
             <input
               type="radio"
               name="kind"
@@ -191,7 +191,7 @@ function Entries({ log, write, takeBack }: EntriesProps) {
           value={day}
           max={today}
           onChange={(event) => put({ ...draft, day: event.target.value })}
-          className="hand min-h-7 w-32 border-b border-rule bg-transparent text-plain pointer-coarse:min-h-10"
+          className="hand min-h-7 w-32 border-b border-rule bg-transparent text-plain pointer-coarse:min-h-touch"
         />
         <span className="flex-1" />
         <Button type="submit" look="act" onClick={add}>
@@ -248,7 +248,7 @@ function OnPaper() {
       href={recordUrl(id)}
       target="_blank"
       rel="noreferrer"
-      className="text-plain whitespace-nowrap text-act underline decoration-dotted underline-offset-3"
+      className="text-plain whitespace-nowrap act-link"
     >
       {t("log.record-pdf")}
     </a>

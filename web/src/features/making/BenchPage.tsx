@@ -149,7 +149,7 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
     <div className="mx-auto flex min-h-dvh max-w-3xl flex-col">
       <title>{t("making.bench-yardcliff", { name })}</title>
       <header className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b-2 border-ink bg-sheet px-3 py-2">
-        <Link to={`/racks/${id}/making`} className="text-act underline decoration-dotted underline-offset-3">
+        <Link to={`/racks/${id}/making`} className="act-link">
           {t("making.making")}
         </Link>
         <h1 className="min-w-0 flex-1 truncate text-lead">{name}</h1>
@@ -167,7 +167,7 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
       </header>
       <Unsent id={id} held={held} making={making} onLetGo={onLetGo} />
       <Timers making={making} onTick={onTick} />
-      <main className="flex-1 px-3 pt-3 pb-4">
+      <main id="main" tabIndex={-1} className="flex-1 px-3 pt-3 pb-4">
         <div className="flex items-center gap-3">
           <p className="hand flex-1 text-soft">
             {t("making.step-of", { number: task.number, count: tasks.length })}

@@ -116,11 +116,7 @@ export function MakingStage() {
       <WorkshopSheet />
       <Section title={t("making.to-take-along")}>
         <p className="flex flex-wrap gap-x-4 text-plain">
-          <a
-            href={calendarUrl(id)}
-            download
-            className="text-act underline decoration-dotted underline-offset-3"
-          >
+          <a href={calendarUrl(id)} download className="act-link">
             {t("making.these-days-as-a-calendar")}
           </a>
         </p>
@@ -174,7 +170,7 @@ function By() {
           aria-label={t("making.done-by")}
           value={by}
           onChange={(event) => setBy(event.target.value)}
-          className="hand min-h-7 border-b border-rule bg-transparent text-plain pointer-coarse:min-h-10"
+          className="hand min-h-7 border-b border-rule bg-transparent text-plain pointer-coarse:min-h-touch"
         />
       }
     >

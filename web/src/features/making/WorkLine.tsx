@@ -135,7 +135,7 @@ function Card({ task, open, over, onOpen, onTick, onDrag, onEarlier, onLater }: 
           type="button"
           aria-expanded={open}
           onClick={onOpen}
-          className={`min-h-7 min-w-0 flex-1 text-left pointer-coarse:min-h-10 ${task.done ? "text-soft line-through" : "font-semibold"}`}
+          className={`min-h-7 min-w-0 flex-1 text-left pointer-coarse:min-h-touch ${task.done ? "text-soft line-through" : "font-semibold"}`}
         >
           {task.title}
         </button>

@@ -123,7 +123,7 @@ function Sheet({ data }: { data: ShopSheet }) {
       <p className="mt-1 text-small text-soft">{t("making.when-there-time-for")}</p>
       {week("hours")}
       <details className="text-plain">
-        <summary className="cursor-pointer text-soft pointer-coarse:min-h-10">
+        <summary className="cursor-pointer text-soft pointer-coarse:min-h-touch">
           {t("making.when-yard-can-be-gone")}
         </summary>
         <p className="text-small text-soft">{t("making.with-none-at-all-in-workshops")}</p>

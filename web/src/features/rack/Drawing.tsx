@@ -35,7 +35,7 @@ export function Drawing({ onHelp, stage }: { onHelp: () => void; stage: Stage })
   const low = extent.x1 - extent.x0 > 2.4 * (extent.y1 - extent.y0);
   const padding = useMemo(
     () => ({
-      top: narrow && front ? (stacked ? 140 : 104) : 146,
+      top: narrow && front ? (stacked ? 164 : 128) : 146,
       bottom: front ? 64 : 110,
       left: up || (tall && front) ? 100 : narrow ? 58 : 64,
       right: narrow ? (several || up ? 92 : 36) : noted ? 270 : low ? (several ? 100 : 60) : 190,
@@ -80,8 +80,11 @@ export function Drawing({ onHelp, stage }: { onHelp: () => void; stage: Stage })
     redo: () => session.redo(),
   });
   return (
-    <div className="flex min-w-0 flex-1 flex-col">
-      <div data-stop="drawing" className="relative h-[52vh] overflow-hidden md:h-auto md:min-h-0 md:flex-1">
+    <div className="max-md:contents md:flex md:min-w-0 md:flex-1 md:flex-col">
+      <div
+        data-stop="drawing"
+        className="relative h-[52vh] overflow-hidden max-md:tall:sticky max-md:tall:top-0 max-md:tall:z-10 max-md:tall:h-[40vh] max-md:tall:border-b-2 max-md:tall:border-ink md:h-auto md:min-h-0 md:flex-1"
+      >
         <Wall control={control} scene={scene} placing={placing} />
         <WallTools control={control} seen={seen} onSee={setSeen} />
         <Unhurried>

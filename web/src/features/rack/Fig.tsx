@@ -10,12 +10,12 @@ export function Fig({ name, label }: { name: string; label?: string }) {
   return (
     <button
       type="button"
-      className="inline-flex min-h-6 items-baseline gap-1.5 pointer-coarse:min-h-10"
+      className="inline-flex min-h-6 items-baseline gap-1.5 pointer-coarse:min-h-touch"
       onClick={() => openFigure(name)}
       title={t("rack.show-the-working")}
     >
       <span className="text-small text-soft">{label ?? figure.label.toLowerCase()}</span>
-      <span className="hand text-plain text-act underline decoration-dotted underline-offset-3">
+      <span className="hand text-plain act-link">
         <Measure text={figure.tape ?? figure.text} />
       </span>
     </button>

@@ -211,7 +211,7 @@ function Ways({ label, value, ways, field }: WaysProps) {
         <label
           key={way.value}
           className="grid cursor-pointer grid-cols-[1rem_1fr_auto] items-center gap-x-1.5 rounded-[2px] py-0.5 text-plain
-            hover:bg-note-bg has-checked:bg-note-bg has-checked:font-semibold pointer-coarse:min-h-10"
+            hover:bg-note-bg has-checked:bg-note-bg has-checked:font-semibold pointer-coarse:min-h-touch"
         >
           <input
             type="radio"

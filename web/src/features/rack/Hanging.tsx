@@ -157,7 +157,7 @@ function Kind({ kind, item, alone, onMeasure, onReplace }: KindProps) {
       <button
         type="button"
         title={t("rack.measure-it")}
-        className="hand min-h-7 min-w-0 flex-1 truncate px-1 text-left text-plain underline decoration-dotted underline-offset-3 pointer-coarse:min-h-10"
+        className="hand min-h-7 min-w-0 flex-1 truncate px-1 text-left text-plain underline decoration-dotted underline-offset-3 pointer-coarse:min-h-touch"
         onClick={onMeasure}
       >
         {item.plural}

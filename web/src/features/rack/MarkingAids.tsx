@@ -45,7 +45,7 @@ function Print({ href, children }: { href: string; children: ReactNode }) {
       href={href}
       target="_blank"
       rel="noreferrer"
-      className="inline-flex min-h-7 items-center rounded-[3px] border border-act bg-act px-2 text-on-act hover:opacity-90 pointer-coarse:min-h-10"
+      className="inline-flex min-h-7 items-center rounded-[3px] border border-act bg-act px-2 text-on-act hover:opacity-90 pointer-coarse:min-h-touch"
     >
       {children}
     </a>
@@ -144,11 +144,7 @@ function Family() {
         <Number label={t("rack.from")} value={fewest} least={1} onChange={setFewest} />
         <Number label={t("rack.to")} value={most} least={1} onChange={setMost} />
         {family.data && (
-          <a
-            href={aidUrl(id, `family.csv?fewest=${fewest}&most=${most}`)}
-            download
-            className="text-act underline decoration-dotted underline-offset-3"
-          >
+          <a href={aidUrl(id, `family.csv?fewest=${fewest}&most=${most}`)} download className="act-link">
             {t("rack.this-table-as-csv")}
           </a>
         )}

@@ -77,7 +77,7 @@ export function Note({ finding, number }: { finding: Finding; number: number }) 
       <button
         type="button"
         aria-expanded={open}
-        className="flex w-full items-center gap-2 text-left font-semibold"
+        className="flex w-full items-center gap-2 text-left font-semibold pointer-coarse:min-h-touch"
         onClick={() => setOpen(!open)}
       >
         <svg width={24} height={24} viewBox="-12 -12 24 24" className="shrink-0">

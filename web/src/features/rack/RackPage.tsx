@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { lazy, Suspense, useCallback, useEffect, useState, type ComponentType } from "react";
+import { lazy, Suspense, useCallback, useEffect, useRef, useState, type ComponentType } from "react";
 import { useLocation, useNavigate, useParams } from "react-router";
 
 import { api, ProblemError } from "../../api/client";
@@ -9,6 +9,7 @@ import { useCatalogue } from "../../api/useCatalogue";
 import { NotFound } from "../../ui/NotFound";
 import { StageHelp } from "../help/StageHelp";
 import { TourOffer } from "../help/TourOffer";
+import { Announced } from "./Announced";
 import { Choices } from "./Choices";
 import { Drawing } from "./Drawing";
 import { Session } from "./session";
@@ -17,6 +18,7 @@ import { SessionShown, Unhurried, useShown } from "./shown";
 import { Standing } from "./Standing";
 import { STAGE_NAMES, Stages, type Stage } from "./Stages";
 import { TitleStrip } from "./TitleStrip";
+import { useKeptScroll } from "./useKeptScroll";
 import { t } from "../../messages";
 
 /** The other stages come once this page is there, and before they are gone to: then no link that is down keeps
@@ -96,6 +98,8 @@ function Sheet({ catalogue, stage }: { catalogue: Catalogue; stage: Stage }) {
   const name = useShown((shown) => shown.rack.name);
   const [help, setHelp] = useState(false);
   const showHelp = useCallback(() => setHelp(true), []);
+  const aside = useRef<HTMLElement>(null);
+  useKeptScroll(stage, aside);
   const [touring, setTouring] = useState(false);
   const first = (useLocation().state as { first?: boolean } | null)?.first === true;
   const startTour = () => {
@@ -103,14 +107,14 @@ function Sheet({ catalogue, stage }: { catalogue: Catalogue; stage: Stage }) {
     setTouring(true);
   };
   return (
-    <div className="flex min-h-dvh flex-col md:h-dvh md:min-h-0">
+    <div className="flex min-h-dvh flex-col max-md:pb-14 md:h-dvh md:min-h-0">
       <title>
         {t("rack.yardcliff", { name: stage === "rack" ? name : `${name}: ${STAGE_NAMES[stage]}` })}
       </title>
       <TitleStrip onHelp={showHelp} />
       {first && <TourOffer onTour={startTour} />}
       <Standing onCopied={(id) => void navigate(`/racks/${id}`)} />
-      <main className="flex min-h-0 flex-1 flex-col md:flex-row">
+      <main id="main" tabIndex={-1} className="flex min-h-0 flex-1 flex-col md:flex-row">
         <Suspense fallback={<div className="flex-1" />}>
           {stage === "timber" ? (
             <SawBench onHelp={showHelp} />
@@ -123,6 +127,7 @@ function Sheet({ catalogue, stage }: { catalogue: Catalogue; stage: Stage }) {
           )}
         </Suspense>
         <aside
+          ref={aside}
           data-stop="choices"
           className="border-ink bg-sheet md:w-[21rem] md:shrink-0 md:overflow-y-auto md:border-l-2"
           aria-label={t("rack.choices")}
@@ -141,6 +146,9 @@ function Sheet({ catalogue, stage }: { catalogue: Catalogue; stage: Stage }) {
           </Unhurried>
         </aside>
       </main>
+      <Unhurried>
+        <Announced />
+      </Unhurried>
       <Shortcuts open={help} onOpenChange={setHelp} />
       {touring && (
         <Suspense>

@@ -147,7 +147,7 @@ function Line({ name, label = name, loose, children }: LineProps) {
         title={
           loose ? t("rack.worked-out-from-other-three") : t("rack.held-press-work-out-instead", { label })
         }
-        className="flex h-6 w-5 shrink-0 items-center justify-center pointer-coarse:h-10"
+        className="flex h-6 w-5 shrink-0 items-center justify-center pointer-coarse:h-touch"
       >
         <svg width={16} height={16} viewBox="-8 -8 16 16" aria-hidden>
           {loose ? (

@@ -41,7 +41,11 @@ export function Stages({ stage }: { stage: Stage }) {
   const { data: making } = useMaking(stage === "making");
   const findings = [...found, ...(timber?.findings ?? []), ...(making?.findings ?? [])];
   return (
-    <nav aria-label={t("rack.stages")} data-stop="stages" className="flex border-b-2 border-ink bg-paper">
+    <nav
+      aria-label={t("rack.stages")}
+      data-stop="stages"
+      className="flex border-b-2 border-ink bg-paper max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-30 max-md:border-t-2 max-md:border-b-0"
+    >
       {STAGES.map(({ stage: one, label, path }) => {
         const left = findings.filter(
           ({ code, severity }) => severity !== "note" && stageOf(code) === one,
@@ -52,7 +56,7 @@ export function Stages({ stage }: { stage: Stage }) {
             to={`/racks/${id}${path}`}
             end
             aria-current={one === stage ? "page" : undefined}
-            className="hand flex min-h-9 flex-auto items-center justify-center gap-0.5 px-0.5 whitespace-nowrap border-l border-rule text-small text-soft first:border-l-0
+            className="hand flex min-h-9 flex-auto max-md:min-h-12 items-center justify-center gap-0.5 px-0.5 whitespace-nowrap border-l border-rule text-small text-soft first:border-l-0
               hover:text-ink aria-[current=page]:bg-sheet aria-[current=page]:font-semibold aria-[current=page]:text-ink
               aria-[current=page]:shadow-[inset_0_3px_0_var(--ink)]"
           >

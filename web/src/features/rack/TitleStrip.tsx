@@ -37,7 +37,7 @@ export function TitleStrip({ onHelp }: { onHelp: () => void }) {
   const tape = (next: TapeName) => session.apply({ tape: next });
   return (
     <header className="no-print flex flex-wrap items-center gap-x-2 gap-y-1 border-b-2 border-ink bg-sheet px-3 py-1.5">
-      <Link to="/" className="text-act underline decoration-dotted underline-offset-3">
+      <Link to="/" className="act-link">
         {t("rack.racks")}
       </Link>
       <span aria-hidden className="text-rule">
@@ -69,10 +69,7 @@ export function TitleStrip({ onHelp }: { onHelp: () => void }) {
         options={STEPS[unit].map((step: TapeName) => ({ value: step, label: step }))}
         onPick={tape}
       />
-      <Link
-        to={`/racks/${rack.id}/versions`}
-        className="px-1 text-act underline decoration-dotted underline-offset-3"
-      >
+      <Link to={`/racks/${rack.id}/versions`} className="px-1 act-link">
         {t("rack.versions")}
       </Link>
       <PaperMenu id={rack.id} walled={rack.design.on_wall !== null} />

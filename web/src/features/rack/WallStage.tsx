@@ -64,7 +64,7 @@ function WhichWall() {
       title={t("rack.which-wall")}
       aside={
         on && (
-          <Link to={`/walls/${on.wall}`} className="text-act underline decoration-dotted underline-offset-3">
+          <Link to={`/walls/${on.wall}`} className="act-link">
             {t("rack.its-survey")}
           </Link>
         )
@@ -91,7 +91,7 @@ function WhichWall() {
             <button
               key={wall.id}
               type="button"
-              className="mb-1.5 block w-full border border-rule px-2 py-1.5 text-left hover:border-ink pointer-coarse:min-h-10"
+              className="mb-1.5 block w-full border border-rule px-2 py-1.5 text-left hover:border-ink pointer-coarse:min-h-touch"
               onClick={() => apply(wall.patch)}
             >
               {wall.name}
@@ -135,7 +135,7 @@ function Aim({ aim }: { aim: Standing["aims"][number] }) {
       aria-pressed={aim.here}
       title={aim.why}
       className="grid w-full grid-cols-[1fr_4.2rem_2.6rem_2.6rem] items-baseline gap-x-1 rounded-[2px] px-0.5 py-0.5 text-left
-        text-plain hover:bg-note-bg aria-pressed:bg-ink aria-pressed:text-paper pointer-coarse:min-h-10"
+        text-plain hover:bg-note-bg aria-pressed:bg-ink aria-pressed:text-paper pointer-coarse:min-h-touch"
       onClick={() => apply(aim.patch)}
       onFocus={() => preview(aim.patch)}
       onBlur={() => preview(null)}

@@ -96,7 +96,7 @@ export function NewRackPage() {
     <div className={`mx-auto max-w-[84rem] px-5 pb-10 ${hangs.length > 0 ? "max-lg:pb-40" : ""}`}>
       <title>{t("racks.new-rack-yardcliff")}</title>
       <header className="flex items-center gap-3 border-b-2 border-ink py-3">
-        <Link to="/" className="text-act underline decoration-dotted underline-offset-3">
+        <Link to="/" className="act-link">
           {t("racks.racks")}
         </Link>
         <h1 className="flex-1 text-head">{t("racks.what-hangs-here")}</h1>
@@ -108,7 +108,11 @@ export function NewRackPage() {
           />
         )}
       </header>
-      <main className="lg:grid lg:grid-cols-[minmax(0,1fr)_30rem] lg:grid-rows-[auto_1fr] lg:gap-x-8">
+      <main
+        id="main"
+        tabIndex={-1}
+        className="lg:grid lg:grid-cols-[minmax(0,1fr)_30rem] lg:grid-rows-[auto_1fr] lg:gap-x-8"
+      >
         <div>
           {catalogue.error && (
             <p role="alert" className="my-6 border border-care bg-care-bg p-3 text-care">

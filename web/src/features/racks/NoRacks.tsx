@@ -33,7 +33,7 @@ export function NoRacks() {
           </Link>
           <Link
             to={`/new?say=${encodeURIComponent(said)}`}
-            className="inline-flex min-h-11 items-center text-act underline decoration-dotted underline-offset-3"
+            className="inline-flex min-h-11 items-center act-link"
           >
             {t("racks.or-try-an-example", { said })}
           </Link>

@@ -74,31 +74,31 @@ export function RacksPage() {
           onChange={onFile}
           aria-label={t("racks.rack-file")}
         />
-        <a href="#walls" className="text-act underline decoration-dotted underline-offset-3">
+        <a href="#walls" className="act-link">
           {t("racks.walls")}
         </a>
-        <Link to="/things" className="text-act underline decoration-dotted underline-offset-3">
+        <Link to="/things" className="act-link">
           {t("racks.things-that-hang")}
         </Link>
-        <Link to="/timber" className="text-act underline decoration-dotted underline-offset-3">
+        <Link to="/timber" className="act-link">
           {t("racks.timber")}
         </Link>
-        <Link to="/words" className="text-act underline decoration-dotted underline-offset-3">
+        <Link to="/words" className="act-link">
           {t("racks.words")}
         </Link>
-        <Link to="/settings" className="text-act underline decoration-dotted underline-offset-3">
+        <Link to="/settings" className="act-link">
           {t("racks.settings")}
         </Link>
         <Button onClick={() => picker.current?.click()}>{t("racks.open-a-rack-file")}</Button>
         <Link
           to="/new"
-          className="inline-flex min-h-8 items-center rounded-[3px] bg-act px-3 text-on-act hover:opacity-90 pointer-coarse:min-h-10"
+          className="inline-flex min-h-8 items-center rounded-[3px] bg-act px-3 text-on-act hover:opacity-90 pointer-coarse:min-h-touch"
         >
           {t("racks.new-rack")}
         </Link>
         <ThemeButton />
       </header>
-      <main>
+      <main id="main" tabIndex={-1}>
         <FirstMeasures />
         {racks.isPending && (
           <p role="status" className="p-8 text-soft">

@@ -41,7 +41,7 @@ export function Rooms({ rooms, chosen, onPick }: Props) {
               key={how}
               value={how}
               aria-label={`${name}: ${says}`}
-              className="chosen-frame flex min-w-32 flex-1 flex-col items-center justify-end gap-1 border border-rule bg-sheet p-2"
+              className="chosen-frame flex min-w-32 flex-1 flex-col items-center justify-end gap-1 border border-edge bg-sheet p-2"
             >
               <RackDrawing scene={scene} scale={scale} />
               <span className="text-small font-semibold">{name}</span>

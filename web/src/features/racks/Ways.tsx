@@ -37,7 +37,7 @@ export function Ways({ ways, chosen, onPick }: Props) {
             key={family}
             value={family}
             aria-label={`${name}: ${fits}. ${why}`}
-            className="chosen-frame flex w-32 shrink-0 flex-col items-center justify-end gap-0.5 border border-rule bg-sheet px-2 pt-2 pb-1.5"
+            className="chosen-frame flex w-32 shrink-0 flex-col items-center justify-end gap-0.5 border border-edge bg-sheet px-2 pt-2 pb-1.5"
           >
             <RackDrawing scene={scene} scale={scale} pad={2} />
             <span className="text-small font-semibold">{name}</span>

@@ -25,12 +25,12 @@ export function SettingsPage() {
     <div className="mx-auto max-w-[60rem] px-5 pb-16">
       <title>{t("settings.settings-yardcliff")}</title>
       <header className="flex items-center gap-3 border-b-2 border-ink py-3">
-        <Link to="/" className="text-act underline decoration-dotted underline-offset-3">
+        <Link to="/" className="act-link">
           {t("settings.racks")}
         </Link>
         <h1 className="flex-1 text-head">{t("settings.settings")}</h1>
       </header>
-      <main>
+      <main id="main" tabIndex={-1}>
         {trouble && (
           <p role="alert" className="my-4 border border-stop bg-stop-bg p-3 text-stop">
             {trouble.message}
@@ -143,11 +143,7 @@ export function SettingsPage() {
               title={t("settings.copy-of-everything")}
               why={t("settings.racks-walls-timber-log-in-one-file")}
             >
-              <a
-                href="/api/settings/backup"
-                download
-                className="text-act underline decoration-dotted underline-offset-3"
-              >
+              <a href="/api/settings/backup" download className="act-link">
                 {t("settings.save-a-copy")}
               </a>
               <p className="text-plain text-soft">{t("settings.opened-by-serve-data")}</p>

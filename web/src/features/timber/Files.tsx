@@ -14,7 +14,7 @@ export function Files({ url }: { url: (kind: string) => string }) {
           key={kind}
           href={url(kind)}
           {...(kind.endsWith(".pdf") ? { target: "_blank", rel: "noreferrer" } : { download: true })}
-          className="text-act underline decoration-dotted underline-offset-3"
+          className="act-link"
         >
           {label}
         </a>

@@ -74,11 +74,7 @@ export function Prices({ stock, onStock, onFile }: Props) {
           onChange={onFile}
         />
         <Button onClick={() => picker.current?.click()}>{t("timber.from-a-csv-file")}</Button>
-        <a
-          href="/api/timber/prices.csv"
-          download
-          className="text-act underline decoration-dotted underline-offset-3"
-        >
+        <a href="/api/timber/prices.csv" download className="act-link">
           {t("timber.as-csv")}
         </a>
       </div>

@@ -120,7 +120,7 @@ export function SawBench({ onHelp }: { onHelp: () => void }) {
 /** What lies there and is not cut up, and why. */
 const Left = ({ sticks }: { sticks: Timber["unused"] }) => (
   <details className="pt-3 text-plain" open={sticks.length <= FEW}>
-    <summary className="cursor-pointer border-b border-rule text-soft pointer-coarse:min-h-10">
+    <summary className="cursor-pointer border-b border-rule text-soft pointer-coarse:min-h-touch">
       {t("timber.on-hand-and-not-used", { count: sticks.length })}
     </summary>
     <ul>

@@ -47,7 +47,7 @@ export function StickSays({ stick }: { stick: Sawn }) {
 export function Order({ stick }: { stick: Sawn }) {
   return (
     <details className="text-small">
-      <summary className="cursor-pointer text-soft pointer-coarse:min-h-10">
+      <summary className="cursor-pointer text-soft pointer-coarse:min-h-touch">
         {t("timber.in-this-order")}
       </summary>
       <ol className="list-decimal pb-1 pl-6">

@@ -17,7 +17,7 @@ import { useRefresh, useStock } from "./useTimber";
 import { Wares } from "./Wares";
 import { t } from "../../messages";
 
-const LINK = "text-act underline decoration-dotted underline-offset-3";
+const LINK = "act-link";
 const SHOWN = 0.2;
 
 /** What is on hand to cut from, drawn to one scale; what suppliers ask; wares on hand. */
@@ -85,7 +85,7 @@ export function TimberPage() {
         </Link>
         <ThemeButton />
       </header>
-      <main className="grid gap-x-8 lg:grid-cols-[1fr_22rem]">
+      <main id="main" tabIndex={-1} className="grid gap-x-8 lg:grid-cols-[1fr_22rem]">
         <section aria-labelledby="sticks" className="min-w-0 pt-4">
           <div className="flex flex-wrap items-center gap-3">
             <h2 id="sticks" className="flex-1 text-title">

@@ -80,7 +80,7 @@ function Cost({ timber }: { timber: Timber }) {
         {timber.unknown > 0 && (
           <span className="text-care">{t("timber.lines-have-no-price", { n: timber.unknown })} </span>
         )}
-        <Link to="/timber" className="text-act underline decoration-dotted underline-offset-3">
+        <Link to="/timber" className="act-link">
           {t("timber.timber-and-prices")}
         </Link>
       </p>
@@ -231,7 +231,7 @@ function Wish({ wish, parts, chosen }: { wish: WishText; parts: string[]; chosen
   if (!names.length) return null;
   return (
     <details className="text-plain">
-      <summary className="cursor-pointer text-soft pointer-coarse:min-h-10">
+      <summary className="cursor-pointer text-soft pointer-coarse:min-h-touch">
         {wish.title}: {chosen.length ? chosen.join(", ") : wish.none}
       </summary>
       <p className="text-small text-soft">{wish.says}</p>
@@ -309,7 +309,7 @@ function CarryOut({ timber }: { timber: Timber }) {
             onChange={(event) => setSpent(event.target.value)}
             placeholder={timber.total}
             inputMode="decimal"
-            className="hand ml-2 min-h-7 w-24 border-b border-rule bg-transparent px-1 text-right text-ink pointer-coarse:min-h-10"
+            className="hand ml-2 min-h-7 w-24 border-b border-rule bg-transparent px-1 text-right text-ink pointer-coarse:min-h-touch"
           />
         </label>
         <Button look="act" disabled={!timber.groups.length} onClick={() => onDone()}>

@@ -18,7 +18,7 @@ import { useBatch, type Part } from "./useBatch";
 import { options, sticks, useStock } from "./useTimber";
 import { t } from "../../messages";
 
-const LINK = "text-act underline decoration-dotted underline-offset-3";
+const LINK = "act-link";
 const written = ({ rack, copies, length }: Part) => [rack, copies, length].join("~");
 function read(text: string): Part {
   const [rack = "", copies = "1", length = ""] = text.split("~");
@@ -51,7 +51,7 @@ export function TogetherPage() {
         </h1>
         <ThemeButton />
       </header>
-      <main className="flex min-h-0 flex-1 flex-col md:flex-row">
+      <main id="main" tabIndex={-1} className="flex min-h-0 flex-1 flex-col md:flex-row">
         <section
           aria-label={t("timber.cut-plan")}
           className="min-w-0 flex-1 bg-wall px-3 pb-6 md:overflow-y-auto"

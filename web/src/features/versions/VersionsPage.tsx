@@ -88,7 +88,7 @@ export function VersionsPage() {
     <div className="mx-auto max-w-[84rem] px-5 pb-16">
       <title>{t("versions.versions-of-yardcliff", { name: rack.data?.name ?? t("versions.a-rack") })}</title>
       <header className="flex flex-wrap items-center gap-3 border-b-2 border-ink py-3">
-        <Link to={`/racks/${id}`} className="text-act underline decoration-dotted underline-offset-3">
+        <Link to={`/racks/${id}`} className="act-link">
           {rack.data?.name ?? t("versions.rack")}
         </Link>
         <h1 className="flex-1 text-head">{t("versions.versions")}</h1>
@@ -105,7 +105,7 @@ export function VersionsPage() {
         </form>
         <ThemeButton />
       </header>
-      <main>
+      <main id="main" tabIndex={-1}>
         {error && (
           <p role="alert" className="my-6 border border-care bg-care-bg p-3 text-care">
             {error.message} <Button onClick={() => versions.refetch()}>{t("versions.try-again")}</Button>

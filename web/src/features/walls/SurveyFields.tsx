@@ -266,7 +266,7 @@ function OldFixings({ wall, writes }: Props) {
           value={text}
           placeholder={wall.design.survey.trade === "us" ? "32 1/4; 64 1/2" : "820; 1640"}
           onChange={(event) => setText(event.target.value)}
-          className="hand min-h-7 w-32 rounded-[3px] border border-rule bg-transparent px-1 aria-invalid:border-stop pointer-coarse:min-h-10"
+          className="hand min-h-7 w-32 rounded-[3px] border border-rule bg-transparent px-1 aria-invalid:border-stop pointer-coarse:min-h-touch"
         />
         <Button type="submit" onClick={add}>
           {t("walls.add")}

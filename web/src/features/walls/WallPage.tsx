@@ -43,7 +43,7 @@ export function WallPage() {
           <Button onClick={writes.dismiss}>{t("walls.close")}</Button>
         </p>
       )}
-      <main className="flex min-h-0 flex-1 flex-col md:flex-row">
+      <main id="main" tabIndex={-1} className="flex min-h-0 flex-1 flex-col md:flex-row">
         <div className="relative min-w-0 overflow-hidden max-md:h-[46vh] md:flex-1">
           <WallDrawing wall={wall.data} writes={writes} />
         </div>
@@ -69,10 +69,7 @@ function OnIt({ wall }: { wall: Wall }) {
       <ul>
         {wall.racks.map((rack) => (
           <li key={rack.id} className="flex items-baseline gap-2 py-0.5">
-            <Link
-              to={`/racks/${rack.id}/wall`}
-              className="min-w-0 flex-1 truncate text-act underline decoration-dotted underline-offset-3"
-            >
+            <Link to={`/racks/${rack.id}/wall`} className="min-w-0 flex-1 truncate act-link">
               {rack.name}
             </Link>
             <span className="hand text-small text-soft">
@@ -84,10 +81,7 @@ function OnIt({ wall }: { wall: Wall }) {
           </li>
         ))}
       </ul>
-      <Link
-        to={`/new?wall=${wall.id}`}
-        className="text-act underline decoration-dotted underline-offset-3 pointer-coarse:min-h-10"
-      >
+      <Link to={`/new?wall=${wall.id}`} className="act-link pointer-coarse:min-h-touch">
         {t("walls.draw-a-rack-for-it")}
       </Link>
     </Section>
@@ -97,7 +91,7 @@ function OnIt({ wall }: { wall: Wall }) {
 function Strip({ wall, writes }: { wall: Wall; writes: SurveyWrites }) {
   return (
     <header className="no-print flex flex-wrap items-center gap-x-2 gap-y-1 border-b-2 border-ink bg-sheet px-3 py-1.5">
-      <Link to="/" className="text-act underline decoration-dotted underline-offset-3">
+      <Link to="/" className="act-link">
         {t("walls.racks")}
       </Link>
       <span aria-hidden className="text-rule">
