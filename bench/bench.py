@@ -323,7 +323,7 @@ def main() -> None:
     )
     cutting()
     heavy()
-    weigh("JavaScript of all pages and stages, gzip", STATIC.glob("assets/*.js"), 310)
+    weigh("JavaScript of all pages and stages, gzip", STATIC.glob("assets/*.js"), 330)
     with (
         tempfile.TemporaryDirectory() as folder,
         running(Path(folder) / "bench.db", "demo") as server,

@@ -98,12 +98,13 @@ def main() -> None:
         def racks(page: Page) -> None:
             page.goto("/")
             page.get_by_role("link", name="Porch, waxed jackets").wait_for()
+            page.locator("main li svg").nth(5).wait_for()
 
         def new_rack(page: Page) -> None:
             page.goto("/new")
-            page.get_by_role("button", name="storm lanterns").click()
-            page.get_by_role("button", name="felt hats").click()
-            page.get_by_text("7 dowel pegs").wait_for()
+            page.get_by_label("What hangs, how many").fill("7 coats on 1.2 m")
+            page.keyboard.press("Enter")
+            page.get_by_role("radio", name=re.compile("^Two rows, stepped")).wait_for()
 
         def porch(page: Page) -> None:
             open_rack(page, "Porch, waxed jackets")

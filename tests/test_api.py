@@ -212,7 +212,8 @@ def test_the_demo_holds_settled_racks_and_one_to_settle(client: TestClient) -> N
     assert fill(app.state.application) == many
     assert fill(app.state.application) == 0, "a filled store is left alone"
     listed = client.get("/api/racks").json()
-    assert [r["to_settle"] for r in listed] == [1] + [0] * (many - 1)
+    drawn = [client.get(f"/api/racks/{r['id']}/drawn").json() for r in listed]
+    assert [r["to_settle"] for r in drawn] == [1] + [0] * (many - 1)
     built = {client.get(f"/api/racks/{r['id']}").json()["design"]["family"] for r in listed}
     assert built == set(FAMILIES), "each way of building is shown"
 
@@ -529,6 +530,26 @@ def test_a_thing_of_ones_own_comes_first_and_racks_are_brought_up_to_it(
         "/api/items", json={"columns": {"name": "x", "left": "4", "right": "-1", "below": "9"}}
     )
     assert wrong.json()["errors"] == [{"field": "right", "message": "“-1” must be more than 0."}]
+
+
+def test_racks_are_called_so_that_they_are_told_apart(client: TestClient) -> None:
+    wall = client.post("/api/walls", json={"name": "Porch"}).json()["id"]
+    asked = {"hangs": [{"item": "waxed-jacket", "count": 3}]}
+    names = [
+        client.post("/api/racks", json=asked | where).json()["name"]
+        for where in ({}, {}, {"wall": wall}, {"wall": wall})
+    ]
+    alone, there = "Waxed jackets", "Waxed jackets, Porch"
+    assert names == [alone, f"{alone} 2", there, f"{there} 2"]
+    first = client.get("/api/racks").json()[-1]
+    for _ in range(2):
+        client.post(f"/api/racks/{first['id']}/copy", json={})
+    listed = client.get("/api/racks").json()
+    assert [one["name"] for one in listed[:2]] == ["Waxed jackets, copy 2", "Waxed jackets, copy"]
+    assert [(one["things"], one["wall"]) for one in listed[1:3]] == [
+        ("waxed jackets", None),
+        ("waxed jackets", "Porch"),
+    ]
 
 
 def test_what_hangs_is_said_and_what_is_in_no_list_is_made_from_three_measures(

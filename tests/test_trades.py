@@ -285,7 +285,7 @@ def test_nothing_shown_or_printed_is_of_the_other_trade(shop: tuple[Trade, TestC
         design = client.get(rack).json()["design"]
         assert design["brief"]["trade"] == trade
         tape = "inch tape" if trade == "metric" and design["tape"]["name"] != "1 mm" else trade
-        page("/api/racks", tape, listed)
+        page(f"{rack}/drawn", tape)
         for address in PAGES:
             page(rack + address, tape)
         for kind in FILES + ON_WALL * (design["brief"]["place"]["wall"] is not None):

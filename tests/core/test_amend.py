@@ -156,6 +156,8 @@ def test_merge_is_that_of_rfc_7396() -> None:
         ({"place": {"wall": "a1", "x": "300"}}, "Onto a wall"),
         ({"mount": {"by": "cleat"}}, "Mounting: bevelled cleat instead of best for this wall"),
         ({"item": {"weight_g": "2 kg"}}, "Weight: 2 kg instead of 1.6 kg"),
+        ({"top": {"load": "12 kg"}}, "Load on the top shelf: 12 kg instead of 6 kg"),
+        ({"item": {"tug_n": "200 N"}}, "Pull of a hand: 20.4 kg instead of 15.3 kg"),
         ({"top": {"joint": "on top"}}, "Shelf above, shelf: on the top edge instead of none"),
         ({}, "no change"),
     ],

@@ -242,3 +242,40 @@ def test_at_twice_and_four_times_the_size_nothing_is_out_of_the_page(
     wide = page.evaluate("[document.scrollingElement.scrollWidth, innerWidth]")
     assert wide[0] <= wide[1], path
     context.close()
+
+
+def test_among_three_hundred_racks_one_is_found_at_once(
+    page: Page, bare: Server, tmp_path: Path
+) -> None:
+    made = page.request.post(
+        f"{bare.address}/api/racks", data={"hangs": [{"item": "enamel-mug", "count": 4}]}
+    ).json()
+    database = Database(tmp_path / "bare.db")
+    racks = Application(database).racks
+    for number in range(2, 300):
+        racks.create(f"Mugs {number}", made["design"]["brief"])
+    racks.create("Zithers of the band", made["design"]["brief"])
+    database.close()
+    acts = Acts()
+    page.goto(bare.address)
+    cards = page.locator("main li").filter(has=page.get_by_role("link"))
+    expect(cards).to_have_count(300)
+    # What is not about to be seen is not drawn.
+    expect(cards.first.locator("svg")).to_be_visible()
+    assert page.locator("main li svg").count() < 60
+    acts.say(page.get_by_role("searchbox", name="Find"), "zither mugs")
+    expect(page.get_by_text("1 of 300")).to_be_visible()
+    acts.press(page.get_by_role("link", name="Zithers of the band"))
+    expect(page.get_by_label("Name of the rack")).to_have_value("Zithers of the band")
+    assert acts.done == 2
+    page.go_back()
+    expect(page.get_by_role("searchbox", name="Find")).to_have_value("zither mugs")
+    page.get_by_role("searchbox", name="Find").fill("")
+    page.get_by_role("button", name="Order").click()
+    page.get_by_role("menuitemradio", name="by name").click()
+    expect(cards.nth(1)).to_contain_text("Mugs 2")
+    page.get_by_role("checkbox", name="by wall").check()
+    expect(page.get_by_text("On no wall yet")).to_be_visible()
+    last = cards.last
+    last.scroll_into_view_if_needed()
+    expect(last.locator("svg")).to_be_visible()

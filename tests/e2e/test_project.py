@@ -75,7 +75,7 @@ def test_a_project_lives_on_laptop_and_phone_through_mistakes_and_kills(
         # A change spaces what is open: nothing is.
         stage(page, "Rack")
         commit(page, "gap", "200 mm")
-        expect(page.get_by_text("Made already, and stays").first).to_be_visible()
+        expect(page.get_by_role("button", name="Made already, and stays").first).to_be_visible()
         assert marks(page) == planned
         commit(page, "count", "2")
         expect(page.get_by_role("alert")).to_contain_text("Hole 3 is drilled: at 900 mm.")

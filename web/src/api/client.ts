@@ -100,6 +100,7 @@ export const api = {
   racks: () => got(http.GET("/api/racks")),
   bin: () => got(http.GET("/api/racks", { params: { query: { bin: true } } })),
   rack: (id: string) => got(http.GET("/api/racks/{rack_id}", { params: ofRack(id) })),
+  drawn: (id: string) => got(http.GET("/api/racks/{rack_id}/drawn", { params: ofRack(id) })),
   version: (id: string) => got(http.GET("/api/racks/{rack_id}/version", { params: ofRack(id) })),
   standing: (id: string, signal: AbortSignal) =>
     got(http.GET("/api/racks/{rack_id}/standing", { params: ofRack(id), signal })),

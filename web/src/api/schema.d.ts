@@ -635,7 +635,7 @@ export interface paths {
         };
         /**
          * List Racks
-         * @description Every rack with its small drawing, last changed first; `bin=true` lists the bin.
+         * @description Every rack, last changed first; `bin=true` lists the bin.
          */
         get: operations["list_racks_api_racks_get"];
         put?: never;
@@ -644,6 +644,26 @@ export interface paths {
          * @description A complete, sensible rack for what hangs there.
          */
         post: operations["make_rack_api_racks_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/racks/{rack_id}/drawn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Drawn
+         * @description A rack with its small drawing, as the first page has it.
+         */
+        get: operations["get_drawn_api_racks__rack_id__drawn_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -4107,14 +4127,26 @@ export interface components {
             shop: components["schemas"]["Shop-Output"] | null;
         };
         /**
-         * RackSummary
-         * @description A rack on the first page, with what its small drawing needs.
+         * RackListed
+         * @description A rack among all: what it is found and told apart by, without being worked out.
          */
-        RackSummary: {
+        RackListed: {
             id: string;
             name: string;
             version: number;
             updated_at: string;
+            /** @description What hangs there, the main kind first. */
+            things: string;
+            /** @description The name of the wall that it is on. */
+            wall: string | null;
+        };
+        /**
+         * RackSummary
+         * @description A rack as it is seen small, worked out.
+         */
+        RackSummary: {
+            id: string;
+            version: number;
             says: string;
             size: string;
             to_settle: number;
@@ -6726,7 +6758,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RackSummary"][];
+                    "application/json": components["schemas"]["RackListed"][];
                 };
             };
             /** @description A value cannot be read */
@@ -6778,6 +6810,55 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RackView"];
+                };
+            };
+            /** @description A value cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It cannot be done: it is not there, or not as it was */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The data file or a supplier cannot be used */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_drawn_api_racks__rack_id__drawn_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RackSummary"];
                 };
             };
             /** @description A value cannot be read */

@@ -3,6 +3,7 @@ import type { components } from "./schema";
 type Schemas = components["schemas"];
 export type Design = Schemas["DesignView"];
 export type Rack = Schemas["RackView"];
+export type RackListed = Schemas["RackListed"];
 export type RackSummary = Schemas["RackSummary"];
 export type Catalogue = Schemas["Catalogue"];
 export type ItemChoice = Schemas["ItemChoice"];

@@ -12,7 +12,7 @@ export function WithSkipLink() {
           event.preventDefault(); // the address stays a link to the page
           document.getElementById("main")?.focus();
         }}
-        className="sr-only focus:not-sr-only focus:fixed focus:top-2 focus:left-2 focus:z-50 focus:bg-act focus:px-3 focus:py-2 focus:text-on-act"
+        className="sr-only focus:not-sr-only focus:fixed focus:top-0 focus:left-1/2 focus:z-50 focus:-translate-x-1/2 focus:bg-act focus:px-3 focus:py-2 focus:text-on-act"
       >
         {t("ui.to-the-content")}
       </a>

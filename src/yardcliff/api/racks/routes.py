@@ -10,9 +10,9 @@ from yardcliff.api.changes import Change, DoneView, Rename, SheetName, Steps, vi
 from yardcliff.api.deps import App, AskedLocale
 from yardcliff.api.files import attached
 from yardcliff.api.racks.new import Placed, asked
-from yardcliff.api.racks.previews import view_summary
+from yardcliff.api.racks.previews import view_listed_racks, view_summary
 from yardcliff.api.racks.views import view_holes, view_rack
-from yardcliff.api.racks.wire import BriefJson, HoleTableView, RackSummary, RackView
+from yardcliff.api.racks.wire import BriefJson, HoleTableView, RackListed, RackSummary, RackView
 from yardcliff.api.walls.views import view_standing
 from yardcliff.api.walls.wire import StandingView
 from yardcliff.app.application import Application
@@ -22,6 +22,7 @@ from yardcliff.core.design.begin import How
 from yardcliff.core.design.change import amend, dump, read_brief
 from yardcliff.core.findings.finding import Patch
 from yardcliff.core.units.text import shortened
+from yardcliff.core.ways import Brief
 from yardcliff.exports.paper import Paper
 from yardcliff.exports.rack_files import MEDIA, RackFile, write_rack_file
 from yardcliff.exports.rackfile import schema
@@ -63,11 +64,30 @@ def view_stored(record: Record, app: Application) -> RackView:
 
 
 @router.get("/racks", tags=["racks"])
-def list_racks(app: App, binned: Annotated[bool, Query(alias="bin")] = False) -> list[RackSummary]:
-    """Every rack with its small drawing, last changed first; `bin=true` lists the bin."""
-    return [
-        view_summary(record, app.designs.stored(record)) for record in app.racks.all(deleted=binned)
-    ]
+def list_racks(app: App, binned: Annotated[bool, Query(alias="bin")] = False) -> list[RackListed]:
+    """Every rack, last changed first; `bin=true` lists the bin."""
+    return view_listed_racks(app.racks.all(deleted=binned), app.walls.all())
+
+
+@router.get("/racks/{rack_id}/drawn", tags=["racks"])
+def get_drawn(rack_id: str, app: App) -> RackSummary:
+    """A rack with its small drawing, as the first page has it."""
+    record = app.racks.get(rack_id)
+    return view_summary(record, app.designs.stored(record))
+
+
+def first_name(brief: Brief, app: Application) -> str:
+    """What hangs, and where that is."""
+    name = brief.item.plural.capitalize()
+    wall = brief.place.wall
+    return untaken(f"{name}, {app.walls.get(wall).name}" if wall else name, app)
+
+
+def untaken(name: str, app: Application) -> str:
+    """A name that no other rack has: with a number where one is called so."""
+    taken = {record.name for record in app.racks.all()}
+    names = (name, *(f"{shortened(name, 74)} {number}" for number in range(2, len(taken) + 2)))
+    return next((one for one in names if one not in taken), name)
 
 
 @router.post("/racks", status_code=201, tags=["racks"])
@@ -78,9 +98,7 @@ def make_rack(body: NewRack, app: App, locale: AskedLocale) -> RackView:
     brief = new_brief(
         hangs, tape, body.family, body.where(tape), body.how, app.designs, app.settings
     )
-    return view_stored(
-        app.racks.create(body.name or brief.item.plural.capitalize(), dump(brief)), app
-    )
+    return view_stored(app.racks.create(body.name or first_name(brief, app), dump(brief)), app)
 
 
 @router.post(
@@ -177,9 +195,8 @@ def copy_rack(rack_id: str, body: Copy, app: App) -> RackView:
     """A new rack like this one."""
     record = app.racks.get(rack_id)
     brief = amend(read_brief(record.brief if body.brief is None else body.brief), body.patch)
-    return view_stored(
-        app.racks.create(tr("api.copy", shortened=shortened(record.name, 74)), dump(brief)), app
-    )
+    name = untaken(tr("api.copy", shortened=shortened(record.name, 74)), app)
+    return view_stored(app.racks.create(name, dump(brief)), app)
 
 
 @router.delete("/racks/{rack_id}", status_code=204, tags=["racks"])

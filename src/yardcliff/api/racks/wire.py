@@ -299,13 +299,22 @@ class RackView(Wire):
     )
 
 
-class RackSummary(Wire):
-    """A rack on the first page, with what its small drawing needs."""
+class RackListed(Wire):
+    """A rack among all: what it is found and told apart by, without being worked out."""
 
     id: str
     name: str
     version: int
     updated_at: str
+    things: str = Field(description="What hangs there, the main kind first.")
+    wall: str | None = Field(description="The name of the wall that it is on.")
+
+
+class RackSummary(Wire):
+    """A rack as it is seen small, worked out."""
+
+    id: str
+    version: int
     says: str
     size: str
     to_settle: int

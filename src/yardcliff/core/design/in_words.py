@@ -123,8 +123,9 @@ def value_text(path: Path, value: Any, brief: Brief) -> str:
     if isinstance(value, Fraction):
         return tape.write_given(value)
     if path[-1] in WEIGHED:
-        weigh = load_given if path[-1] in ("load", "carries", "pull", "shear") else weight_given
-        return weigh(value, tape.trade)
+        return weight_given(value, tape.trade)
+    if path[-1] == "tug_n":
+        return load_given(value, tape.trade)
     if isinstance(value, tuple):
         return str(len(value)) if value else tr("value.nothing")
     if path == ("family",):

@@ -3,21 +3,23 @@ import { useRef, useState, type ChangeEvent } from "react";
 import { Link, useNavigate } from "react-router";
 
 import { api, reasonOf } from "../../api/client";
-import type { RackSummary } from "../../api/types";
+import type { RackListed } from "../../api/types";
 import { waitingBySheet } from "../../api/unsent";
 import { Button, told } from "../../ui/Button";
-import { Measure } from "../../ui/Measure";
+import { Checkbox } from "../../ui/Checkbox";
+import { Pick } from "../../ui/Pick";
 import { ThemeButton } from "../../ui/ThemeButton";
 import { useSay } from "../../ui/Toasts";
-import { RackDrawing } from "../../ui/RackDrawing";
+import { useDraft } from "../../ui/useDraft";
 import { Walls } from "../walls/Walls";
 import { FirstMeasures } from "./FirstMeasures";
 import { NoRacks } from "./NoRacks";
+import { RackCard } from "./RackCard";
+import { grouped, type Order } from "./sorted";
 import { t } from "../../messages";
 
-/** Pixels per mm at the most, and the widest a drawing may be: a very long rack makes all of them smaller. */
-const SCALE = 0.2;
-const WIDEST = 360;
+/** Fewer are seen at a glance: nothing has to be looked for. */
+const FEW = 6;
 
 export function RacksPage() {
   const queries = useQueryClient();
@@ -30,7 +32,7 @@ export function RacksPage() {
   const fail = (error: unknown) => say(reasonOf(error));
   const restore = useMutation({ mutationFn: api.restore, onSuccess: refresh, onError: fail });
   const remove = useMutation({
-    mutationFn: (rack: RackSummary) => api.remove(rack.id),
+    mutationFn: (rack: RackListed) => api.remove(rack.id),
     onSuccess: (_, rack) => {
       refresh();
       say(t("racks.is-in-the-bin", { name: rack.name }), {
@@ -49,8 +51,12 @@ export function RacksPage() {
   });
   const picker = useRef<HTMLInputElement>(null);
 
-  const longest = Math.max(1, ...(racks.data ?? []).map(({ scene }) => scene.extent.x1 - scene.extent.x0));
-  const scale = Math.min(SCALE, WIDEST / longest);
+  // What is looked for is still there after a look at a rack.
+  const [words, setWords] = useDraft("racks.words", "");
+  const [order, setOrder] = useDraft<Order>("racks.order", "changed");
+  const [byWall, setByWall] = useDraft("racks.by-wall", false);
+  const groups = grouped(racks.data ?? [], words, order, byWall);
+  const found = groups.reduce((sum, group) => sum + group.racks.length, 0);
 
   function onFile(event: ChangeEvent<HTMLInputElement>) {
     const file = event.target.files?.[0];
@@ -111,60 +117,53 @@ export function RacksPage() {
           </p>
         )}
         {racks.data?.length === 0 && <NoRacks />}
-        <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(21rem,100%),1fr))]">
-          {racks.data?.map((rack) => (
-            <li
-              key={rack.id}
-              className="group relative flex flex-col border-b border-rule px-2 pt-6 pb-3 hover:bg-sheet"
-            >
-              <span className="flex min-h-28 flex-1 items-start justify-center">
-                <RackDrawing scene={rack.scene} scale={scale} />
-              </span>
-              <div className="mt-4 flex items-end gap-2">
-                <div className="min-w-0 flex-1">
-                  <h2 className="truncate text-lead">
-                    <Link to={`/racks/${rack.id}`} className="after:absolute after:inset-0">
-                      {rack.name}
-                    </Link>
-                  </h2>
-                  <p className="text-plain text-soft">
-                    {rack.says}
-                    <br />
-                    {t("racks.board")} <Measure text={rack.size} />
-                  </p>
-                  {waiting.has(rack.id) && (
-                    <p className="text-plain font-semibold text-care">
-                      {t("racks.not-saved-yet-open-send-them", { get: waiting.get(rack.id) })}
-                    </p>
-                  )}
-                  <p className={`text-plain ${rack.to_settle ? "font-semibold text-care" : "text-soft"}`}>
-                    {rack.to_settle
-                      ? t("racks.to-settle", { to_settle: rack.to_settle })
-                      : rack.walled
-                        ? t("racks.no-problems")
-                        : t("racks.no-problems-in-layout-wall-not")}
-                  </p>
-                </div>
-                <Button
-                  look="bare"
-                  className="relative z-10"
-                  aria-label={t("racks.copy", { name: rack.name })}
-                  onClick={() => copy.mutateAsync(rack.id).catch(told)}
-                >
-                  {t("racks.copy-2")}
-                </Button>
-                <Button
-                  look="bare"
-                  className="relative z-10"
-                  aria-label={t("racks.put-in-the-bin", { name: rack.name })}
-                  onClick={() => remove.mutateAsync(rack).catch(told)}
-                >
-                  {t("racks.bin")}
-                </Button>
-              </div>
-            </li>
-          ))}
-        </ul>
+        {racks.data && racks.data.length >= FEW && (
+          <div className="flex flex-wrap items-center gap-x-5 gap-y-2 py-2 text-plain">
+            <label className="flex items-center gap-2">
+              <span className="text-soft">{t("racks.find")}</span>
+              <input
+                type="search"
+                value={words}
+                onChange={(event) => setWords(event.target.value)}
+                placeholder={t("racks.name-thing-or-wall")}
+                className="hand min-h-8 w-56 rounded-[3px] border border-edge bg-paper px-2 pointer-coarse:min-h-touch"
+              />
+            </label>
+            <Pick
+              label={t("racks.order")}
+              value={order}
+              options={[
+                { value: "changed", label: t("racks.last-changed-first") },
+                { value: "name", label: t("racks.by-name") },
+              ]}
+              onPick={setOrder}
+            />
+            <Checkbox checked={byWall} onChange={setByWall}>
+              {t("racks.by-wall")}
+            </Checkbox>
+            <span role="status" className="text-soft">
+              {words.trim() && t("racks.so-many-of", { found, all: racks.data.length })}
+            </span>
+          </div>
+        )}
+        {groups.map(({ wall, racks: own }) => (
+          <section key={wall} aria-label={wall === null ? t("racks.racks") : wall || t("racks.on-no-wall")}>
+            {wall !== null && (
+              <p className="hand border-b border-ink pt-4 text-title">{wall || t("racks.on-no-wall")}</p>
+            )}
+            <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(21rem,100%),1fr))]">
+              {own.map((rack) => (
+                <RackCard
+                  key={rack.id}
+                  rack={rack}
+                  waiting={waiting.get(rack.id)}
+                  onCopy={() => copy.mutateAsync(rack.id)}
+                  onBin={() => remove.mutateAsync(rack)}
+                />
+              ))}
+            </ul>
+          </section>
+        ))}
         <Walls />
         {bin.data && bin.data.length > 0 && (
           <details className="mt-8">

@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, useSearchParams } from "react-router";
 
 import { api, batchUrl } from "../../api/client";
-import type { RackSummary, Timber } from "../../api/types";
+import type { RackListed, Timber } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { useWidth } from "../../ui/useWidth";
 import { Checkbox } from "../../ui/Checkbox";
@@ -120,7 +120,7 @@ export function TogetherPage() {
 }
 
 interface ChosenProps {
-  rack: RackSummary;
+  rack: RackListed;
   parts: Part[];
   onParts: (parts: Part[]) => void;
 }
