@@ -36,14 +36,15 @@ export function keepFocus(page: Document): void {
     if ((active && active !== page.body && !active.matches(":disabled")) || !last) return;
     if (last.isConnected && !last.matches(":disabled")) return; // it was left on purpose
     for (const { within, index } of places) {
-      if (!within.isConnected || within === page.body) continue;
+      // What holds the whole page is no place: another page begins at its content.
+      if (!within.isConnected || within.querySelector("[href='#main']")) continue;
       const there = reachable(within);
       const next = there[Math.min(Math.max(index, 0), there.length - 1)];
       if (!next) continue;
       next.focus({ preventScroll: true });
       return;
     }
-    page.getElementById("main")?.focus({ preventScroll: true });
+    page.getElementById("main")?.focus({ preventScroll: true }); // or once it is there
   }
   page.addEventListener("focusin", ({ target }) => {
     if (!(target instanceof Element) || target === page.body) return;
