@@ -72,6 +72,7 @@ def test_what_is_offered_has_room_and_is_as_sound_as_it_would_be_elsewhere(trade
         ("2 mugs and 3 mugs", {"enamel-mug": 5}, None, ()),
         ("1/0 in, scarves", {"wool-scarf": None}, None, (("1/0 in", None),)),
         ("9999999 mugs", {}, None, (("9999999 mugs", None),)),
+        ("0 mugs", {}, None, (("0 mugs", None),)),
         ("", {}, None, ()),
     ],
 )

@@ -5,7 +5,7 @@ of the list by a word.
 import re
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
-from functools import cache
+from functools import cache, lru_cache
 
 from yardcliff.core.base.model import MAX_COUNT
 from yardcliff.core.things.listing import Listed
@@ -99,7 +99,7 @@ def other_names(key: str) -> tuple[str, ...]:
     return (*names, *(row["name"] for row in table("items") if row["key"] == key))
 
 
-@cache
+@lru_cache(maxsize=2048)
 def _words(text: str) -> tuple[str, ...]:
     """Its words as they are compared: small, one of each, without what only fills."""
     found = re.findall(r"[^\W_]+", text.lower().replace("'s", "").replace("’s", ""))
@@ -126,7 +126,8 @@ def _counted(part: str) -> tuple[int | None, str]:
     if not found:
         return None, part
     if found[1]:
-        return min(max(int(found[1]), 1), MAX_COUNT), found[3]
+        many = int(found[1])
+        return (many, found[3]) if 0 < many <= MAX_COUNT else (None, part)
     number = _COUNTS.get(found[2].lower())
     if number == 1 and found[3].lower().startswith("dozen "):
         return 12, found[3][len("dozen ") :]
