@@ -7,7 +7,6 @@ import type { RackListed } from "../../api/types";
 import { waitingBySheet } from "../../api/unsent";
 import { Button, told } from "../../ui/Button";
 import { Checkbox } from "../../ui/Checkbox";
-import { Pick } from "../../ui/Pick";
 import { ThemeButton } from "../../ui/ThemeButton";
 import { useSay } from "../../ui/Toasts";
 import { useDraft } from "../../ui/useDraft";
@@ -129,15 +128,16 @@ export function RacksPage() {
                 className="hand min-h-8 w-56 rounded-[3px] border border-edge bg-paper px-2 pointer-coarse:min-h-touch"
               />
             </label>
-            <Pick
-              label={t("racks.order")}
+            {/* The page's own list would bring with it more than all of this page. */}
+            <select
+              aria-label={t("racks.order")}
               value={order}
-              options={[
-                { value: "changed", label: t("racks.last-changed-first") },
-                { value: "name", label: t("racks.by-name") },
-              ]}
-              onPick={setOrder}
-            />
+              onChange={(event) => setOrder(event.target.value === "name" ? "name" : "changed")}
+              className="hand min-h-8 rounded-[3px] border border-edge bg-paper px-1 pointer-coarse:min-h-touch"
+            >
+              <option value="changed">{t("racks.last-changed-first")}</option>
+              <option value="name">{t("racks.by-name")}</option>
+            </select>
             <Checkbox checked={byWall} onChange={setByWall}>
               {t("racks.by-wall")}
             </Checkbox>
