@@ -104,7 +104,7 @@ def main() -> None:
             page.goto("/new")
             page.get_by_label("What hangs, how many").fill("7 coats on 1.2 m")
             page.keyboard.press("Enter")
-            page.get_by_role("radio", name=re.compile("^Two rows, stepped")).wait_for()
+            page.get_by_role("radio", name=re.compile("^Two rows, staggered")).wait_for()
 
         def porch(page: Page) -> None:
             open_rack(page, "Porch, waxed jackets")

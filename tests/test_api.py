@@ -557,6 +557,7 @@ def test_what_hangs_is_said_and_what_is_in_no_list_is_made_from_three_measures(
 ) -> None:
     said = client.get("/api/items/find", params={"text": "7 coats and 2 zithers on 1.2 m"}).json()
     assert said["hangs"] == [{"item": "waxed-jacket", "count": 7}]
+    assert said["unread"] == []
     assert (said["width"], said["unknown"]) == ("1200 mm", [{"name": "zithers", "count": 2}])
     measures = {"name": "zithers", "width": "300", "below": "450", "front": "", "shape": "fiddle"}
     made = client.post("/api/items", json={"columns": measures | {"front": "6 cm"}}).json()["item"]
@@ -565,7 +566,11 @@ def test_what_hangs_is_said_and_what_is_in_no_list_is_made_from_three_measures(
     wrong = client.post("/api/items", json={"columns": measures | {"width": ""}}).json()
     assert [one["field"] for one in wrong["errors"]] == ["width"]
     hangs = [{"item": "waxed-jacket", "count": 7}]
-    asked = {"hangs": hangs, "width": "1.2 m", "family": "rail", "how": "stepped"}
+    offered = client.post("/api/start", json={"hangs": hangs, "width": "1.2 m"}).json()
+    assert [room["how"] for room in offered[0]["rooms"]] == ["overlap", "staggered", "fewer"]
+    # A hook's plate is wider than a stile: that cannot be built as it begins.
+    assert "stile-pair" not in {way["family"] for way in offered}
+    asked = {"hangs": hangs, "width": "1.2 m", "family": "rail", "how": "staggered"}
     rack = client.post("/api/racks", json=asked).json()["design"]
     assert (rack["fields"]["row.length"], rack["holder_count"]) == ("1200 mm", 4)
     assert [one["code"] for one in rack["findings"]] == []

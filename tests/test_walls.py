@@ -198,7 +198,7 @@ def test_a_new_rack_for_a_wall_begins_in_its_free_width(client: TestClient, wall
     hangs = [{"item": "enamel-mug", "count": 52}]
     ways = client.post("/api/start", json={"hangs": hangs, "wall": wall["id"]}).json()
     rail = next(way for way in ways if way["family"] == "rail")
-    assert rail["rooms"][0]["says"].startswith("In 2 rows, for")
+    assert rail["rooms"][0]["says"].startswith("In 2 rows, to fit")
     one = client.post(
         "/api/racks", json={"hangs": [{"item": "enamel-mug", "count": 27}], "wall": wall["id"]}
     ).json()

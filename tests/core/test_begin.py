@@ -4,11 +4,13 @@ import pytest
 
 from tests.metric import shipped_item, starting
 from yardcliff.core.design.begin import begin_within
+from yardcliff.core.design.change import amend
 from yardcliff.core.findings.finding import Severity
 from yardcliff.core.things.asking import find, read_answer
 from yardcliff.core.things.listing import shipped
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.units.length import Tape
+from yardcliff.core.wall.survey import areas, around
 from yardcliff.core.ways import FAMILIES, build
 from yardcliff.core.ways import starting as starting_in
 
@@ -23,8 +25,8 @@ def test_seven_coats_on_a_short_wall_are_solved_in_three_ways() -> None:
     # the ends and 300 apart, with the other 3 between: 230 less 150 is 80 of overlap; 260 each go
     # 4 times.
     assert ways("waxed-jacket", 7, 1200) == [
-        ("overlap", "All in one row, overlapping by 69 mm, for 1200 mm.", 7),
-        ("stepped", "In two rows, 4 and 3 between them, overlapping by 80 mm, for 1200 mm.", 7),
+        ("overlap", "All in one row, overlapping by 69 mm, to fit 1200 mm.", 7),
+        ("staggered", "In two staggered rows, 4 and 3, overlapping by 80 mm, to fit 1200 mm.", 7),
         ("fewer", "4 of 7: no more fit in 1200 mm.", 4),
     ]
     # 1060 is the least: (1060 - 230) / 6 = 138.3 is 91.7 of overlap, 92 being two fifths of 230.
@@ -34,6 +36,19 @@ def test_seven_coats_on_a_short_wall_are_solved_in_three_ways() -> None:
     # Mugs are hard: 17 of 115 are 1955, and two rows of 9 are 1035.
     assert [how for how, *_ in ways("enamel-mug", 17, 1200)] == ["rows", "fewer"]
     assert ways("felt-hat", 2, 200)[0][0] == "none"
+    # What stands is as high as a wall usually is: 2400, less where it begins.
+    told = "14 of 17: no more fit in 2230 mm of height."
+    assert ways("enamel-mug", 17, 1200, "stile-pair") == [("fewer", told, 14)]
+
+
+def test_soft_things_give_and_what_is_hard_or_hung_on_two_does_not() -> None:
+    give = {entry.key: entry.item.gives for entry in shipped("metric")}
+    assert (give["waxed-jacket"], give["enamel-mug"]) == (92, 0)
+    assert give["door-mat"] == 0, "it looks soft, and hangs on two"
+    for key, length, offered in (("waxed-jacket", 1100, True), ("enamel-mug", 500, False)):
+        brief = amend(starting([(shipped_item(key), 6)], "1 mm"), {"row": {"length": f"{length}"}})
+        fixes = [fix.label for one in build(brief).findings for fix in one.fixes]
+        assert any("overlap" in label for label in fixes) == offered, fixes
 
 
 @pytest.mark.parametrize("trade", ["metric", "us"])
@@ -49,12 +64,13 @@ def test_what_is_offered_has_room_and_is_as_sound_as_it_would_be_elsewhere(trade
                 rack = build(one.brief)
                 musts = {f.code for f in rack.findings if f.severity is Severity.STOP}
                 assert musts <= before, (listed.key, family, one.how)
-                if one.how not in ("asked", "none"):
-                    assert rack.up or rack.row.length <= 1100, (listed.key, family, one.how)
+                box = around(areas(rack))
+                if one.how != "none":
+                    assert box.x1 - box.x0 <= 1100, (listed.key, family, one.how)
 
 
 @pytest.mark.parametrize(
-    ("said", "hangs", "width", "unknown"),
+    ("said", "hangs", "width", "left"),
     [
         ("7 coats on 1.2 m", {"waxed-jacket": 7}, 1200, ()),
         (
@@ -66,25 +82,31 @@ def test_what_is_offered_has_room_and_is_as_sound_as_it_would_be_elsewhere(trade
         ("a dozen cups over 4 ft 6 in", {"enamel-mug": 12}, Fraction("1371.6"), ()),
         ("7 coats on 1200", {"waxed-jacket": 7}, 1200, ()),
         # No tape in mm means 1.2 by itself.
-        ("7 coats on 1.2", {"waxed-jacket": 7}, None, (("1.2", None),)),
+        ("7 coats on 1.2", {"waxed-jacket": 7}, None, ("1.2",)),
         ("3 pairs of walking boots + 1 tie", {"walking-boots": 3, "tie": 1}, None, ()),
         ("6 zithers, wine glasses", {"stem-glass": None}, None, (("zithers", 6),)),
         ("2 mugs and 3 mugs", {"enamel-mug": 5}, None, ()),
-        ("1/0 in, scarves", {"wool-scarf": None}, None, (("1/0 in", None),)),
-        ("9999999 mugs", {}, None, (("9999999 mugs", None),)),
-        ("0 mugs", {}, None, (("0 mugs", None),)),
+        ("1/0 in, scarves", {"wool-scarf": None}, None, ("1/0 in",)),
+        ("9999999 mugs", {}, None, ("9999999 mugs",)),
+        ("0 mugs", {}, None, ("0 mugs",)),
+        ("-3 mugs and 2 zithers", {}, None, (("zithers", 2), "-3 mugs")),
         ("", {}, None, ()),
     ],
 )
 def test_what_is_said_is_read(
-    said: str,
-    hangs: dict[str, int | None],
-    width: Fraction | None,
-    unknown: tuple[tuple[str, int | None], ...],
+    said: str, hangs: dict[str, int | None], width: Fraction | None, left: tuple[object, ...]
 ) -> None:
     answer = read_answer(said, shipped("metric"), "mm")
     assert {entry.key: count for entry, count in answer.hangs} == hangs
-    assert (answer.width, answer.unknown) == (width, unknown)
+    assert answer.width == width
+    assert (*answer.unknown, *answer.unread) == left
+
+
+def test_while_it_is_typed_all_that_may_be_meant_is_shown() -> None:
+    found = [entry.key for entry in read_answer("2 mugs, 7 ha", shipped("metric"), "mm").found]
+    assert {"enamel-mug", "felt-hat", "hand-drum", "claw-hammer"} <= set(found)
+    assert "sledge" not in found
+    assert len(read_answer(" ", shipped("metric"), "mm").found) == len(shipped("metric"))
 
 
 @pytest.mark.parametrize("trade", ["metric", "us"])
@@ -101,6 +123,7 @@ def test_what_is_said_is_read(
         ("scarf", "wool-scarf"),
         ("bru", "broom"),
         ("coat", "waxed-jacket"),
+        ("jewellery", "necklace"),
     ],
 )
 def test_things_are_found_by_other_names(word: str, key: str, trade: str) -> None:

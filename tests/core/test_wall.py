@@ -210,7 +210,7 @@ def test_a_rack_begins_in_the_widest_gap_and_catches_where_it_should() -> None:
     [
         # 2400 beside the door, less 30 for a hand at both sides: mugs take 115 each.
         (20, "3300 mm", "rail", 2300, "", 20),
-        (30, "3300 mm", "rail", 2340, "In 2 rows, for 2340 mm beside what is there.", 30),
+        (30, "3300 mm", "rail", 2340, "In 2 rows, to fit 2340 mm beside what is there.", 30),
         (
             30,
             "3300 mm",

@@ -5,6 +5,7 @@ for.
 from collections import Counter
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
+from itertools import chain
 
 from yardcliff.app.designs import Designs
 from yardcliff.app.known_items import KnownItems
@@ -84,5 +85,7 @@ def new_brief(
         raise BriefError(
             [("family", tr("app.is-none-of", family=family[:40], families=", ".join(FAMILIES)))]
         )
-    ways = list(begun(starting(hangs, tape, family), where, designs, settings))
-    return next((one for one in ways if one.how == how), ways[0]).brief
+    ways = begun(starting(hangs, tape, family), where, designs, settings)
+    best = next(ways)
+    asked = (one for one in chain((best,), ways) if how is None or one.how == how)
+    return next(asked, best).brief

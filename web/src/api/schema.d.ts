@@ -3452,8 +3452,10 @@ export interface components {
             hangs: components["schemas"]["Asked"][];
             /** @description How wide the place is, if that was said. */
             width: string | null;
-            /** @description What was not understood. */
+            /** @description What is in no list. */
             unknown: components["schemas"]["NotListed"][];
+            /** @description What cannot be read: a width without a unit, none. */
+            unread: string[];
             /** @description Keys of the list; all of it for no text. */
             found: string[];
         };
@@ -3994,7 +3996,7 @@ export interface components {
             family?: string | null;
             name?: string | null;
             /** @description By which way it has room where it is for; the best if left out. */
-            how?: ("asked" | "overlap" | "rows" | "stepped" | "fewer" | "none") | null;
+            how?: ("asked" | "overlap" | "rows" | "staggered" | "fewer" | "none") | null;
         };
         /**
          * NewWall
@@ -4197,7 +4199,7 @@ export interface components {
          */
         RoomView: {
             /** @enum {string} */
-            how: "asked" | "overlap" | "rows" | "stepped" | "fewer" | "none";
+            how: "asked" | "overlap" | "rows" | "staggered" | "fewer" | "none";
             name: string;
             /** @description What gave way for it, if anything. */
             says: string;

@@ -1,24 +1,37 @@
 const FOCUSABLE =
   "a[href], button:not(:disabled), input:not(:disabled), textarea:not(:disabled), select:not(:disabled), [tabindex]:not([tabindex='-1'])";
-/** So many levels up a place is remembered. */
-const LEVELS = 12;
 /** A sheet that closes gives the focus back by itself: it is waited for. */
 const WAIT_MS = 60;
 
+/** An element that holds what has the focus, and in which of its branches. */
 interface Place {
   within: Element;
-  index: number;
+  branch: number;
 }
-
-const reachable = (within: Element): HTMLElement[] =>
-  [...within.querySelectorAll<HTMLElement>(FOCUSABLE)].filter((one) => one.getClientRects().length > 0);
 
 /** Where an element stands, from the nearest that holds it to the farthest. */
 function placesOf(element: Element): Place[] {
   const places: Place[] = [];
-  for (let at = element.parentElement; at && places.length < LEVELS; at = at.parentElement)
-    places.push({ within: at, index: reachable(at).indexOf(element as HTMLElement) });
+  for (let at = element; at.parentElement; at = at.parentElement)
+    places.push({ within: at.parentElement, branch: [...at.parentElement.children].indexOf(at) });
   return places;
+}
+
+/** The first within it that can have the focus, or itself. */
+const reachable = (branch: Element): HTMLElement | undefined =>
+  [branch, ...branch.querySelectorAll(FOCUSABLE)].find(
+    (one): one is HTMLElement =>
+      one instanceof HTMLElement && one.matches(FOCUSABLE) && one.getClientRects().length > 0,
+  );
+
+/** What is there now in a place: in the same branch or one after it, or else before it. */
+function nearest({ within, branch }: Place): HTMLElement | undefined {
+  const branches = [...within.children];
+  for (const one of [...branches.slice(branch), ...branches.slice(0, branch).reverse()]) {
+    const found = reachable(one);
+    if (found) return found;
+  }
+  return undefined;
 }
 
 /**
@@ -35,11 +48,10 @@ export function keepFocus(page: Document): void {
     const active = page.activeElement;
     if ((active && active !== page.body && !active.matches(":disabled")) || !last) return;
     if (last.isConnected && !last.matches(":disabled")) return; // it was left on purpose
-    for (const { within, index } of places) {
+    for (const place of places) {
       // What holds the whole page is no place: another page begins at its content.
-      if (!within.isConnected || within.querySelector("[href='#main']")) continue;
-      const there = reachable(within);
-      const next = there[Math.min(Math.max(index, 0), there.length - 1)];
+      if (!place.within.isConnected || place.within.querySelector("[href='#main']")) continue;
+      const next = nearest(place);
       if (!next) continue;
       next.focus({ preventScroll: true });
       return;

@@ -12,7 +12,7 @@ from yardcliff.api.wire import Wire
 from yardcliff.app.application import Application
 from yardcliff.app.locale import UserLocale
 from yardcliff.core.design.change import brought_up_to, dump, read_brief
-from yardcliff.core.things.asking import MOST_TEXT, find, read_answer
+from yardcliff.core.things.asking import MOST_TEXT, read_answer
 from yardcliff.core.things.listing import COLUMNS, Listed, read_row
 from yardcliff.core.units.length_text import Unit
 from yardcliff.exports.items_csv import write_items
@@ -79,7 +79,8 @@ class Answered(Wire):
 
     hangs: list[Asked]
     width: str | None = Field(description="How wide the place is, if that was said.")
-    unknown: list[NotListed] = Field(description="What was not understood.")
+    unknown: list[NotListed] = Field(description="What is in no list.")
+    unread: list[str] = Field(description="What cannot be read: a width without a unit, none.")
     found: list[str] = Field(description="Keys of the list; all of it for no text.")
 
 
@@ -97,7 +98,8 @@ def find_items(
         hangs=[Asked(item=entry.key, count=count) for entry, count in answer.hangs],
         width=None if answer.width is None else tape.write_given(answer.width),
         unknown=[NotListed(name=name, count=count) for name, count in answer.unknown],
-        found=[entry.key for entry in find(text, listed)] or [e.key for e, _ in answer.hangs],
+        unread=list(answer.unread),
+        found=[entry.key for entry in answer.found],
     )
 
 

@@ -23,13 +23,12 @@ from yardcliff.core.wall.survey import Site
 from yardcliff.core.ways import FAMILIES, Brief, build
 from yardcliff.messages import tr
 
-How = Literal["asked", "overlap", "rows", "stepped", "fewer", "none"]
+How = Literal["asked", "overlap", "rows", "staggered", "fewer", "none"]
 """As it is; in one row, overlapping; in more rows; in two, each holder of the lower one between two
 of the upper, overlapping; with fewer things; or as it is though there is no room.
 """
 STEP = either("200 mm", "8 in")
-"""From an upper row of soft things to the one stepped below it: room for a hand to the hooks. Ours.
-"""
+"""From an upper row of soft things to the lower one: room for a hand to its hooks. Ours."""
 ZERO, HALF = Fraction(0), Fraction(1, 2)
 
 
@@ -68,10 +67,11 @@ def begin_on(brief: Brief, wall: str, site: Site) -> Iterator[Begun]:
 
 def begin_within(brief: Brief, width: Fraction) -> Iterator[Begun]:
     """A brief for a place so wide, mm, by each way that has room there."""
-    place = Place(
-        lambda rack: row_within(rack, width), lambda _, long: tr("design.of-width", long=long)
-    )
-    return begin_in(brief, place)
+
+    def free(rack: Rack, long: str) -> str:
+        return tr("design.of-height", long=long) if rack.up else long
+
+    return begin_in(brief, Place(lambda rack: row_within(rack, width), free))
 
 
 def begin_in(brief: Brief, place: Place) -> Iterator[Begun]:
@@ -164,9 +164,9 @@ class _Narrower:
             if 1 < rows <= MOST_ROWS and self._good(patch):
                 yield "rows", patch, "design.in-rows-for", {"rows": str(rows)}
                 return
-        yield from self._stepped(many)
+        yield from self._staggered(many)
 
-    def _stepped(self, many: int) -> Iterator[tuple[How, Patch, str, dict[str, str]]]:
+    def _staggered(self, many: int) -> Iterator[tuple[How, Patch, str, dict[str, str]]]:
         """In two rows of soft things, the lower one half a space over: neighbours overlap less than
         in one row, and their hooks are out of each other's way.
         """
@@ -183,7 +183,7 @@ class _Narrower:
         patch["row"]["air"] = exact_text(-by)
         if self._good(patch):
             words = {"upper": str(upper), "lower": str(upper - 1), "by": tape.write(by)}
-            yield "stepped", patch, "design.in-two-rows-stepped", words
+            yield "staggered", patch, "design.in-two-rows-staggered", words
 
     def _fewer(self) -> Iterator[tuple[How, Patch, str, dict[str, str]]]:
         if self._most:

@@ -34,33 +34,45 @@ SMALLEST_BARE = 20
 @dataclass(frozen=True, slots=True)
 class Answer:
     """What was read: things of the list with how many (None: not said), how wide the place is in
-    mm, and what was not understood, with its number.
+    mm, what is in no list, with its number, and what cannot be read. `found` is all that may be
+    meant, the nearest first.
     """
 
     hangs: tuple[tuple[Listed, int | None], ...]
     width: Fraction | None
     unknown: tuple[tuple[str, int | None], ...]
+    unread: tuple[str, ...]
+    found: tuple[Listed, ...]
 
 
 def read_answer(text: str, listed: Sequence[Listed], unit: Unit) -> Answer:
     """What is said to hang and how wide its place is; bare widths take `unit`."""
     rest, width = text[:MOST_TEXT], None
-    unknown = list[tuple[str, int | None]]()
-    if found := _WIDTH.search(rest) or _BARE.search(rest):
-        width = _length(found[1], unit)
+    unknown, unread = list[tuple[str, int | None]](), list[str]()
+    if said := _WIDTH.search(rest) or _BARE.search(rest):
+        width = _length(said[1], unit)
         if width is None:
-            unknown.append((found[1].strip(), None))
-        rest = f"{rest[: found.start()]},{rest[found.end() :]}"
+            unread.append(said[1].strip())
+        rest = f"{rest[: said.start()]},{rest[said.end() :]}"
     hangs: dict[str, tuple[Listed, int | None]] = {}
+    found: dict[str, Listed] = {}
     for part in filter(None, _APART.split(rest)):
         count, words = _counted(part)
-        best = next(iter(find(words, listed)), None) if _words(words) else None
-        if best is None:
-            unknown.append((words.strip() or part, count))
-        else:
+        if count is not None and not 0 < count <= MAX_COUNT:
+            unread.append(part)
+            continue
+        meant = find(words, listed) if _words(words) else []
+        found |= {entry.key: entry for entry in meant}
+        if meant:
+            best = meant[0]
             before = hangs.get(best.key, (best, None))[1]
             hangs[best.key] = (best, (before or 0) + count if count else before)
-    return Answer(tuple(hangs.values()), width, tuple(unknown))
+        elif any(letter.isdigit() for letter in words):
+            unread.append(part.strip())
+        else:
+            unknown.append((words.strip() or part, count))
+    every = tuple(found.values()) if text.strip() else tuple(listed)
+    return Answer(tuple(hangs.values()), width, tuple(unknown), tuple(unread), every)
 
 
 def find(text: str, listed: Iterable[Listed]) -> list[Listed]:
@@ -68,8 +80,6 @@ def find(text: str, listed: Iterable[Listed]) -> list[Listed]:
     its own.
     """
     words = _words(text)
-    if not words:
-        return list(listed)
     rated = [(rank, entry) for entry in listed if (rank := _rank(words, entry)) is not None]
     return [entry for _, entry in sorted(rated, key=lambda one: one[0])]
 
@@ -126,8 +136,7 @@ def _counted(part: str) -> tuple[int | None, str]:
     if not found:
         return None, part
     if found[1]:
-        many = int(found[1])
-        return (many, found[3]) if 0 < many <= MAX_COUNT else (None, part)
+        return int(found[1]), found[3]
     number = _COUNTS.get(found[2].lower())
     if number == 1 and found[3].lower().startswith("dozen "):
         return 12, found[3][len("dozen ") :]

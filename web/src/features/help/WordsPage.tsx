@@ -1,6 +1,7 @@
 import { useEffect } from "react";
-import { Link, useLocation } from "react-router";
+import { useLocation } from "react-router";
 
+import { PageHead } from "../../ui/PageHead";
 import { ThemeButton } from "../../ui/ThemeButton";
 import { TERMS } from "./terms";
 import { t } from "../../messages";
@@ -14,13 +15,9 @@ export function WordsPage() {
   return (
     <div className="mx-auto max-w-[84rem] px-5 pb-16">
       <title>{t("help.words-yardcliff")}</title>
-      <header className="flex flex-wrap items-center gap-3 border-b-2 border-ink py-3">
-        <Link to="/" className="act-link">
-          {t("help.racks")}
-        </Link>
-        <h1 className="flex-1 text-head">{t("help.words-and-what-they-mean")}</h1>
+      <PageHead title={t("help.words-and-what-they-mean")}>
         <ThemeButton />
-      </header>
+      </PageHead>
       <main id="main" tabIndex={-1}>
         <dl className="grid grid-cols-[repeat(auto-fill,minmax(min(24rem,100%),1fr))] gap-x-8">
           {TERMS.map(({ key, name, says, picture }) => (

@@ -32,6 +32,7 @@ export function AnswerLine({ words, found, items, onWords, onSay, onMeasure }: P
     ...(found?.width ? [t("racks.on-a-place-so-wide", { width: found.width })] : []),
   ].join(", ");
   const [unknown] = found?.unknown ?? [];
+  const [unread] = found?.unread ?? [];
 
   function onSubmit(event: FormEvent) {
     event.preventDefault();
@@ -62,6 +63,11 @@ export function AnswerLine({ words, found, items, onWords, onSay, onMeasure }: P
       </div>
       <p id={`${id}-read`} role="status" className="mt-1 min-h-6 text-plain">
         {read && <span className="text-soft">{t("racks.read-as", { read })} </span>}
+        {unread && (
+          <span className="text-stop">
+            {t("racks.cannot-be-read", { unread, example: t("racks.seven-coats-on-a-width") })}{" "}
+          </span>
+        )}
         {unknown && (
           <>
             <span>{t("racks.is-not-in-the-list", { unknown: unknown.name })} </span>

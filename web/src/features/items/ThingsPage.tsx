@@ -1,11 +1,11 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState, type ChangeEvent } from "react";
-import { Link } from "react-router";
 
 import { api, reasonOf } from "../../api/client";
 import type { ImportReport, ItemChoice, Kept } from "../../api/types";
 import { useTape } from "../../api/useSettings";
 import { useCatalogue } from "../../api/useCatalogue";
+import { PageHead } from "../../ui/PageHead";
 import { Button } from "../../ui/Button";
 import { ThemeButton } from "../../ui/ThemeButton";
 import { unitOf } from "../../ui/measures";
@@ -73,11 +73,7 @@ export function ThingsPage() {
   return (
     <div className="mx-auto max-w-[84rem] px-5 pb-16">
       <title>{t("items.things-that-hang-yardcliff")}</title>
-      <header className="flex flex-wrap items-center gap-3 border-b-2 border-ink py-3">
-        <Link to="/" className="act-link">
-          {t("items.racks")}
-        </Link>
-        <h1 className="flex-1 text-head">{t("items.things-that-hang")}</h1>
+      <PageHead title={t("items.things-that-hang")}>
         <input
           ref={picker}
           type="file"
@@ -91,7 +87,7 @@ export function ThingsPage() {
           {t("items.your-own-as-csv")}
         </a>
         <ThemeButton />
-      </header>
+      </PageHead>
       <main id="main" tabIndex={-1}>
         <p className="mt-3 text-soft">{t("items.typical-sizes-ours-press-thing-measure")}</p>
         {catalogue.isPending && (

@@ -20,7 +20,7 @@ export function useKeptScroll(stage: string, pane: RefObject<HTMLElement | null>
   }, [pane]);
   useLayoutEffect(() => {
     const places = left.current;
-    const to = places.get(stage) ?? { page: Math.min(window.scrollY, here.current.page), pane: 0 };
+    const to = places.get(stage) ?? { page: 0, pane: 0 };
     let frame = 0;
     // What a stage shows may come some frames later: until then there is nothing to scroll.
     const place = (more: number) => {

@@ -1,11 +1,12 @@
-import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useEffectEvent, useState } from "react";
-import { Link, useNavigate, useSearchParams } from "react-router";
+import { useNavigate, useSearchParams } from "react-router";
 
 import { api } from "../../api/client";
 import type { Hang, NotListed } from "../../api/types";
 import { useCatalogue } from "../../api/useCatalogue";
 import { useKeepSettings, useSettings } from "../../api/useSettings";
+import { PageHead } from "../../ui/PageHead";
 import { Button } from "../../ui/Button";
 import { MeasuresPick } from "../../ui/MeasuresPick";
 import { useDraft } from "../../ui/useDraft";
@@ -25,6 +26,7 @@ const FEWER = 2;
  * answered; where not all have room, each way to have them there is. */
 export function NewRackPage() {
   const navigate = useNavigate();
+  const queries = useQueryClient();
   const settings = useSettings().data;
   const keep = useKeepSettings();
   // A look at the racks, Back or a reload leave the answers as they are; drawing the rack ends them.
@@ -38,10 +40,12 @@ export function NewRackPage() {
   const catalogue = useCatalogue();
   const found = useFound(words);
   const wall = asked.get("wall");
-  const place = wall ? { wall } : { width };
-  const start = useQuery({
+  const starting = (width: string | null) => ({
     queryKey: ["start", hangs, settings?.trade, settings?.tape, wall, width, family],
-    queryFn: () => api.start({ hangs, family, ...place }),
+    queryFn: () => api.start({ hangs, family, wall, width: wall ? null : width }),
+  });
+  const start = useQuery({
+    ...starting(width),
     enabled: hangs.length > 0,
     placeholderData: keepPreviousData,
   });
@@ -49,7 +53,14 @@ export function NewRackPage() {
   const way = ways.find((one) => one.family === family) ?? ways[0];
   const room = way?.rooms.find((one) => one.how === how) ?? way?.rooms[0];
   const make = useMutation({
-    mutationFn: () => api.make({ hangs, family: way?.family ?? null, how: room?.how ?? null, ...place }),
+    mutationFn: () =>
+      api.make({
+        hangs,
+        family: way?.family ?? null,
+        how: room?.how ?? null,
+        wall,
+        width: wall ? null : width,
+      }),
     onSuccess: (rack) => {
       for (const end of [letGo, noWidth, noFamily, noHow, noWords]) end();
       return navigate(`/racks/${rack.id}`, { state: { first: true } });
@@ -79,7 +90,9 @@ export function NewRackPage() {
       })),
     ]);
     if (said.width) setWidth(said.width);
-    setWords(said.unknown.map(({ name, count }) => `${count ?? ""} ${name}`.trim()).join(", "));
+    // What was not understood stays, to be put right.
+    const left = said.unknown.map(({ name, count }) => `${count ?? ""} ${name}`.trim());
+    setWords([...left, ...said.unread].join(", "));
   }
 
   /** An example that was followed here is said at once. */
@@ -95,11 +108,7 @@ export function NewRackPage() {
   return (
     <div className={`mx-auto max-w-[84rem] px-5 pb-10 ${hangs.length > 0 ? "max-lg:pb-40" : ""}`}>
       <title>{t("racks.new-rack-yardcliff")}</title>
-      <header className="flex items-center gap-3 border-b-2 border-ink py-3">
-        <Link to="/" className="act-link">
-          {t("racks.racks")}
-        </Link>
-        <h1 className="flex-1 text-head">{t("racks.what-hangs-here")}</h1>
+      <PageHead title={t("racks.what-hangs-here")}>
         {settings && (
           <MeasuresPick
             trade={settings.trade}
@@ -107,7 +116,7 @@ export function NewRackPage() {
             onPick={(measures) => keep.mutate(measures)}
           />
         )}
-      </header>
+      </PageHead>
       <main
         id="main"
         tabIndex={-1}
@@ -141,10 +150,12 @@ export function NewRackPage() {
             <>
               <Answer hangs={hangs} items={items} onCount={setCount} onLeave={toggle} />
               <PlaceAsked
-                hangs={hangs}
                 width={width}
                 wall={wall}
-                onWidth={setWidth}
+                onWidth={async (next) => {
+                  await queries.fetchQuery(starting(next)); // or it is told why not
+                  setWidth(next);
+                }}
                 onWall={(id) => setAsked(id ? { wall: id } : {}, { replace: true })}
               />
               {(make.error ?? start.error) && (

@@ -1,7 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 
 import { api, reasonOf } from "../../api/client";
-import type { Hang } from "../../api/types";
 import { useTape } from "../../api/useSettings";
 import { Field } from "../../ui/Field";
 import { unitOf } from "../../ui/measures";
@@ -9,17 +8,17 @@ import { Pick } from "../../ui/Pick";
 import { t } from "../../messages";
 
 interface Props {
-  hangs: Hang[];
   width: string | null;
   wall: string | null;
-  onWidth: (width: string | null) => void;
+  /** Rejects a width that cannot be read. */
+  onWidth: (width: string | null) => Promise<void>;
   onWall: (id: string) => void;
 }
 
 const BARE = /^[\d\s.,/]+$/;
 
 /** Where it is for: a place so wide, or a wall that is known; neither has to be said. */
-export function PlaceAsked({ hangs, width, wall, onWidth, onWall }: Props) {
+export function PlaceAsked({ width, wall, onWidth, onWall }: Props) {
   const walls = useQuery({ queryKey: ["walls"], queryFn: api.walls }).data ?? [];
   const unit = unitOf(useTape());
 
@@ -27,12 +26,11 @@ export function PlaceAsked({ hangs, width, wall, onWidth, onWall }: Props) {
     // Another tape would read a bare number as another width.
     const said = BARE.test(text) && text ? `${text} ${unit}` : text || null;
     try {
-      if (said) await api.start({ hangs, width: said });
+      await onWidth(said);
+      return null;
     } catch (error) {
       return reasonOf(error);
     }
-    onWidth(said);
-    return null;
   }
   return (
     <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 text-plain">

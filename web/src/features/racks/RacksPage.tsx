@@ -54,7 +54,8 @@ export function RacksPage() {
   const [words, setWords] = useDraft("racks.words", "");
   const [order, setOrder] = useDraft<Order>("racks.order", "changed");
   const [byWall, setByWall] = useDraft("racks.by-wall", false);
-  const groups = grouped(racks.data ?? [], words, order, byWall);
+  const many = (racks.data?.length ?? 0) >= FEW;
+  const groups = grouped(racks.data ?? [], many ? words : "", order, many && byWall);
   const found = groups.reduce((sum, group) => sum + group.racks.length, 0);
 
   function onFile(event: ChangeEvent<HTMLInputElement>) {
@@ -116,7 +117,7 @@ export function RacksPage() {
           </p>
         )}
         {racks.data?.length === 0 && <NoRacks />}
-        {racks.data && racks.data.length >= FEW && (
+        {racks.data && many && (
           <div className="flex flex-wrap items-center gap-x-5 gap-y-2 py-2 text-plain">
             <label className="flex items-center gap-2">
               <span className="text-soft">{t("racks.find")}</span>

@@ -1,10 +1,10 @@
 import { useState, type ReactNode } from "react";
-import { Link } from "react-router";
 
 import { saidOf } from "../../api/client";
 import type { Settings } from "../../api/types";
 import { useKeepSettings, useSettings } from "../../api/useSettings";
 import { chooseLanguage, LANGUAGES, languageChosen, nameOf, t, word } from "../../messages";
+import { PageHead } from "../../ui/PageHead";
 import { Field } from "../../ui/Field";
 import { MEASURES, measuresOf, measuresOffered, STEPS, unitOf } from "../../ui/measures";
 import { Pick } from "../../ui/Pick";
@@ -24,12 +24,7 @@ export function SettingsPage() {
   return (
     <div className="mx-auto max-w-[60rem] px-5 pb-16">
       <title>{t("settings.settings-yardcliff")}</title>
-      <header className="flex items-center gap-3 border-b-2 border-ink py-3">
-        <Link to="/" className="act-link">
-          {t("settings.racks")}
-        </Link>
-        <h1 className="flex-1 text-head">{t("settings.settings")}</h1>
-      </header>
+      <PageHead title={t("settings.settings")} />
       <main id="main" tabIndex={-1}>
         {trouble && (
           <p role="alert" className="my-4 border border-stop bg-stop-bg p-3 text-stop">

@@ -5,6 +5,7 @@ import { Link } from "react-router";
 import { api, reasonOf } from "../../api/client";
 import type { Stick, Stock, TimberFile } from "../../api/types";
 import { useTape } from "../../api/useSettings";
+import { PageHead } from "../../ui/PageHead";
 import { Button } from "../../ui/Button";
 import { Measure } from "../../ui/Measure";
 import { ThemeButton } from "../../ui/ThemeButton";
@@ -17,7 +18,6 @@ import { useRefresh, useStock } from "./useTimber";
 import { Wares } from "./Wares";
 import { t } from "../../messages";
 
-const LINK = "act-link";
 const SHOWN = 0.2;
 
 /** What is on hand to cut from, drawn to one scale; what suppliers ask; wares on hand. */
@@ -70,21 +70,21 @@ export function TimberPage() {
   return (
     <div className="mx-auto max-w-[84rem] px-5 pb-16">
       <title>{t("timber.timber-yardcliff")}</title>
-      <header className="flex flex-wrap items-center gap-3 border-b-2 border-ink py-3">
-        <Link to="/" className={LINK}>
-          {t("timber.racks")}
-        </Link>
-        <h1 className="flex-1 text-head">
-          {t("timber.timber")}{" "}
-          <span className="text-body font-normal text-soft max-sm:hidden">
-            {t("timber.on-hand-what-more-would-cost")}
-          </span>
-        </h1>
-        <Link to="/timber/together" className={LINK}>
+      <PageHead
+        title={
+          <>
+            {t("timber.timber")}{" "}
+            <span className="text-body font-normal text-soft max-sm:hidden">
+              {t("timber.on-hand-what-more-would-cost")}
+            </span>
+          </>
+        }
+      >
+        <Link to="/timber/together" className="act-link">
           {t("timber.cut-several-racks-together")}
         </Link>
         <ThemeButton />
-      </header>
+      </PageHead>
       <main id="main" tabIndex={-1} className="grid gap-x-8 lg:grid-cols-[1fr_22rem]">
         <section aria-labelledby="sticks" className="min-w-0 pt-4">
           <div className="flex flex-wrap items-center gap-3">
@@ -100,7 +100,7 @@ export function TimberPage() {
               onChange={(event) => void onFile(event, api.importSticks)}
             />
             <Button onClick={() => picker.current?.click()}>{t("timber.from-a-csv-file")}</Button>
-            <a href="/api/timber/sticks.csv" download className={LINK}>
+            <a href="/api/timber/sticks.csv" download className="act-link">
               {t("timber.as-csv")}
             </a>
             <Button look="act" onClick={() => setOpen("new")}>

@@ -18,7 +18,6 @@ import { useBatch, type Part } from "./useBatch";
 import { options, sticks, useStock } from "./useTimber";
 import { t } from "../../messages";
 
-const LINK = "act-link";
 const written = ({ rack, copies, length }: Part) => [rack, copies, length].join("~");
 function read(text: string): Part {
   const [rack = "", copies = "1", length = ""] = text.split("~");
@@ -42,7 +41,7 @@ export function TogetherPage() {
     <div className="flex min-h-dvh flex-col md:h-dvh">
       <title>{t("timber.cut-together-yardcliff")}</title>
       <header className="flex flex-wrap items-center gap-3 border-b-2 border-ink px-5 py-2">
-        <Link to="/timber" className={LINK}>
+        <Link to="/timber" className="act-link">
           {t("timber.timber")}
         </Link>
         <h1 className="flex-1 text-head">

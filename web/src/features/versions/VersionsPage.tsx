@@ -1,9 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState, type FormEvent } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { useNavigate, useParams } from "react-router";
 
 import { api, ProblemError, reasonOf } from "../../api/client";
 import type { Version } from "../../api/types";
+import { PageHead } from "../../ui/PageHead";
 import { Button, told } from "../../ui/Button";
 import { Input } from "../../ui/Input";
 import { NotFound } from "../../ui/NotFound";
@@ -87,11 +88,10 @@ export function VersionsPage() {
   return (
     <div className="mx-auto max-w-[84rem] px-5 pb-16">
       <title>{t("versions.versions-of-yardcliff", { name: rack.data?.name ?? t("versions.a-rack") })}</title>
-      <header className="flex flex-wrap items-center gap-3 border-b-2 border-ink py-3">
-        <Link to={`/racks/${id}`} className="act-link">
-          {rack.data?.name ?? t("versions.rack")}
-        </Link>
-        <h1 className="flex-1 text-head">{t("versions.versions")}</h1>
+      <PageHead
+        title={t("versions.versions")}
+        back={{ to: `/racks/${id}`, label: rack.data?.name ?? t("versions.rack") }}
+      >
         <form className="flex items-start gap-2" onSubmit={onKeep}>
           <Input
             label={t("versions.keep-it-as")}
@@ -104,7 +104,7 @@ export function VersionsPage() {
           </Button>
         </form>
         <ThemeButton />
-      </header>
+      </PageHead>
       <main id="main" tabIndex={-1}>
         {error && (
           <p role="alert" className="my-6 border border-care bg-care-bg p-3 text-care">
