@@ -140,6 +140,10 @@ def swipe(page: Page, handle: Locator, dx: float, dy: float = 0, *, low: bool = 
         at = {"x": x + dx * k / 8, "y": y + dy * k / 8}
         line.send("Input.dispatchTouchEvent", {"type": "touchMove", "touchPoints": [at]})
         page.wait_for_timeout(20)
+    # It rests before it lets go: how far a page would glide on hangs on how busy the machine is.
+    page.wait_for_timeout(120)
+    at = {"x": x + dx, "y": y + dy}
+    line.send("Input.dispatchTouchEvent", {"type": "touchMove", "touchPoints": [at]})
     line.send("Input.dispatchTouchEvent", {"type": "touchEnd", "touchPoints": []})
     line.detach()
 

@@ -170,7 +170,6 @@ def test_on_a_phone_the_stages_the_drawing_and_the_figure_are_in_reach(
     length = page.get_by_label("length", exact=True)
     length.scroll_into_view_if_needed()
     swipe(page, page.get_by_role("heading", name="The row"), 0, -300)
-    page.wait_for_timeout(700)  # a tap while it still glides only stops it
     # What is typed and what is drawn of it are seen at once, and the stages below them.
     drawing = page.locator("[data-stop=drawing]")
     for seen in (length, drawing, page.get_by_role("link", name=re.compile("^Build log"))):
