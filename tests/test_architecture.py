@@ -22,6 +22,7 @@ PURE = {
     "ast",
     "bisect",
     "collections",
+    "contextlib",
     "contextvars",
     "copy",
     "dataclasses",

@@ -281,6 +281,7 @@ def test_a_data_file_of_the_first_layout_is_brought_up(file: Path) -> None:
     rack = Racks(database).create("Porch", brief(0))
     with database.writing() as db:
         for statement in (
+            *(f"ALTER TABLE sheet DROP COLUMN {one}" for one in ("tags", "favourite", "done")),
             "DROP TABLE settings",
             "DROP TABLE written",
             "DROP TABLE fact",
@@ -552,6 +553,7 @@ def test_ticks_entries_and_sawings_of_before_are_facts(file: Path) -> None:
     rack = Racks(database).create("Porch", brief(0))
     with database.writing() as db:
         for statement in (
+            *(f"ALTER TABLE sheet DROP COLUMN {one}" for one in ("tags", "favourite", "done")),
             "DROP TABLE settings",
             "DROP TABLE fact",
             "DELETE FROM migration WHERE number > 8",

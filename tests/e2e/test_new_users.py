@@ -281,3 +281,71 @@ def test_among_three_hundred_racks_one_is_found_at_once(
     last = cards.last
     last.scroll_into_view_if_needed()
     expect(last.locator("svg")).to_be_visible()
+
+
+def test_several_racks_are_kept_moved_printed_and_binned_and_each_is_undone(
+    home: Page, tmp_path: Path
+) -> None:
+    def choose(*names: str) -> None:
+        for name in names:
+            home.get_by_role("checkbox", name=f"Choose {name}", exact=True).check()
+
+    def undo(said: str) -> None:
+        message = home.get_by_role("listitem").filter(has_text=said)
+        message.get_by_role("button", name="Undo").click()
+
+    jackets, towels, hats = "Porch, waxed jackets", "Drying room, wet towels", "Porch, felt hats"
+    bar = home.get_by_role("region", name="The chosen racks")
+    choose(jackets, towels)
+    expect(bar.get_by_role("status")).to_have_text("2 racks chosen")
+    tag = bar.get_by_label("Add a tag")
+    tag.fill("x" * 25)
+    tag.press("Enter")
+    expect(home.get_by_role("listitem").filter(has_text="24 letters at most")).to_be_visible()
+    tag.fill("spring")
+    tag.press("Enter")
+    tags = home.get_by_role("group", name="Tags")
+    tags.get_by_role("button", name="spring 2").click()
+    expect(home.get_by_text(re.compile(r"^2 of \d+"))).to_be_visible()
+    undo("2 racks: tagged")
+    expect(home.get_by_role("link", name=hats)).to_be_visible()
+    expect(tags).to_be_hidden()
+
+    home.get_by_role("button", name=f"{hats}: favourite").click()
+    expect(home.locator("main li").first).to_contain_text(hats)
+    undo("is a favourite")
+    bar.get_by_role("button", name="Done").click()
+    home.get_by_label("Which ones").select_option("Not done yet")
+    expect(home.get_by_role("link", name=jackets)).to_be_hidden()
+    undo("2 racks are done")
+    expect(home.get_by_role("link", name=jackets)).to_be_visible()
+    home.get_by_label("Which ones").select_option("All of them")
+
+    bar.get_by_role("button", name="Put on a wall").click()
+    home.get_by_role("menuitemradio", name="Porch, inner wall").click()
+    home.get_by_role("checkbox", name="by wall").check()
+    porch = home.get_by_role("region", name="Porch, inner wall")
+    expect(porch.get_by_role("link", name=towels)).to_be_visible()
+    undo("moved to Porch")
+    expect(porch.get_by_role("link", name=towels)).to_be_hidden()
+    home.get_by_role("checkbox", name="by wall").uncheck()
+
+    with home.expect_popup() as sheets:
+        bar.get_by_role("button", name="Print").click()
+        home.get_by_role("menuitemradio", name="Shop sheets").click()
+    assert "print/sheet.pdf" in sheets.value.url
+    with home.expect_download() as download:
+        bar.get_by_role("link", name="Save as rack files").click()
+    download.value.save_as(tmp_path / "racks.zip")
+    bar.get_by_role("button", name="Bin").click()
+    expect(home.get_by_role("link", name=jackets)).to_be_hidden()
+    expect(bar).to_be_hidden()
+    undo("2 racks are in the bin")
+    expect(home.get_by_role("link", name=jackets)).to_be_visible()
+    home.get_by_label("rack file").set_input_files(tmp_path / "racks.zip")
+    expect(home.get_by_role("link", name=jackets)).to_have_count(2)
+    undo("2 racks opened")
+    expect(home.get_by_role("link", name=jackets)).to_have_count(1)
+    choose(jackets, towels)
+    bar.get_by_role("link", name="Cut together").click()
+    expect(home.get_by_text("Together saves")).to_be_visible()

@@ -5,7 +5,7 @@ import { t, word } from "./messages";
 
 test("what is put in is never read as a message", () => {
   const name = "$t(ui.undo) {n} {{name}} <b>";
-  expect(t("racks.is-in-the-bin", { name })).toBe(`“${name}” is in the bin.`);
+  expect(t("racks.is-in-the-bin", { n: 1, which: name })).toBe(`${name} is in the bin.`);
 });
 
 test("a count chooses its form, and what no catalogue knows stands as it is", () => {

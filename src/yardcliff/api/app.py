@@ -17,7 +17,7 @@ from yardcliff.api.making import routes as making
 from yardcliff.api.once import Once
 from yardcliff.api.phone import routes as phone
 from yardcliff.api.phone.access import Phone
-from yardcliff.api.racks import marking_aids, new, solve, versions
+from yardcliff.api.racks import marking_aids, new, several, solve, versions
 from yardcliff.api.racks import routes as racks
 from yardcliff.api.reading import Reading
 from yardcliff.api.security import LOCAL_NAMES, Guard
@@ -96,6 +96,7 @@ def create_app(
         instruments,
         phone,
         racks,
+        several,
         versions,
         marking_aids,
         walls,

@@ -2,9 +2,12 @@
 written.
 """
 
-from collections.abc import Callable
+import io
+from collections.abc import Callable, Sequence
 from typing import Literal
+from zipfile import ZIP_DEFLATED, ZipFile
 
+from yardcliff.core.base.errors import named
 from yardcliff.core.design.rack_design import Design
 from yardcliff.exports.holes_csv import write_holes
 from yardcliff.exports.marks_csv import write_marks
@@ -33,6 +36,40 @@ MEDIA = {
 def write_rack_file(kind: RackFile, name: str, design: Design, paper: Paper) -> str | bytes:
     """A rack as a file; `paper` is for the PDFs."""
     return _WRITERS[kind](name, design, paper)
+
+
+def safe(name: str) -> str:
+    """A name as the beginning of a file's."""
+    return (
+        "".join(c if c.isalnum() and c.isascii() else "-" for c in name.lower()).strip("-")
+        or "rack"
+    )
+
+
+def zipped(racks: Sequence[tuple[str, Design]]) -> bytes:
+    """Racks by their names as rack files in one ZIP; numbered, since two may be called alike."""
+    packed = io.BytesIO()
+    with ZipFile(packed, "w", ZIP_DEFLATED) as archive:
+        for number, (name, design) in enumerate(racks, 1):
+            file = f"{number:03} {safe(name)}-rack.json"
+            archive.writestr(file, write_rackfile(name, design.brief))
+    return packed.getvalue()
+
+
+def bound(kind: RackFile, racks: Sequence[tuple[str, Design]], paper: Paper) -> bytes:
+    """The PDFs of racks one behind the other, a bookmark at each. What cannot be written says of
+    which rack.
+    """
+    from pypdf import PdfWriter  # slow to import
+
+    whole, out = PdfWriter(), io.BytesIO()
+    for name, design in racks:
+        with named(name):
+            part = write_rack_file(kind, name, design, paper)
+        assert isinstance(part, bytes)
+        whole.append(io.BytesIO(part), outline_item=name, import_outline=False)
+    whole.write(out)
+    return out.getvalue()
 
 
 def _template(name: str, design: Design, paper: Paper) -> bytes:

@@ -1,13 +1,19 @@
-"""Opening a rack file."""
+"""Opening a rack file, or several in one ZIP."""
 
+import io
 import json
 from typing import Any
+from zipfile import BadZipFile, ZipFile
 
 from yardcliff.core.base.errors import YardcliffError
 from yardcliff.core.design.change import read_brief
 from yardcliff.core.ways import Brief
 from yardcliff.exports.rackfile import FORMAT, VERSION
 from yardcliff.messages import tr
+
+MOST_FILES = 1000
+MOST_BYTES = 50_000_000
+"""Of all rack files of a ZIP, unpacked: more is none of ours."""
 
 
 class RackFileError(YardcliffError, ValueError):
@@ -34,3 +40,19 @@ def read_rackfile(text: str | bytes) -> tuple[str, Brief]:
     if not isinstance(name, str) or not 1 <= len(name.strip()) <= 80:
         raise RackFileError(tr("imports.rack-files-name-must-be-1"))
     return name.strip(), read_brief(data.get("brief"))
+
+
+def unpacked(packed: bytes) -> dict[str, bytes]:
+    """The rack files in a ZIP, by their names, unread. Raises `RackFileError`."""
+    try:
+        with ZipFile(io.BytesIO(packed)) as archive:
+            files = [file for file in archive.infolist() if file.filename.endswith(".json")]
+            if not files:
+                raise RackFileError(tr("imports.no-rack-files-in-this-zip"))
+            if len(files) > MOST_FILES or sum(file.file_size for file in files) > MOST_BYTES:
+                raise RackFileError(
+                    tr("imports.too-much-in-this-zip", files=len(files), most=MOST_FILES)
+                )
+            return {file.filename: archive.read(file) for file in files}
+    except (BadZipFile, RuntimeError, NotImplementedError) as error:  # damaged, locked, or odd
+        raise RackFileError(tr("imports.this-zip-cannot-be-read", error=error)) from None

@@ -23,6 +23,15 @@ _SELECT = """
 
 
 @dataclass(frozen=True, slots=True)
+class Filed:
+    """How a sheet is kept among the others: by which tags, whether it is a favourite, and done."""
+
+    tags: tuple[str, ...] = ()
+    favourite: bool = False
+    done: bool = False
+
+
+@dataclass(frozen=True, slots=True)
 class Record:
     """A sheet as stored. `undo` and `redo` say what they would take back or bring again, or are
     None.
@@ -36,6 +45,7 @@ class Record:
     redo: str | None
     updated_at: str
     deleted_at: str | None
+    filed: Filed
 
 
 @dataclass(frozen=True, slots=True)
@@ -146,6 +156,16 @@ class Sheets(Store):
             db.execute("UPDATE sheet SET name = ? WHERE id = ?", (name, sheet_id))
             return self._found(db, sheet_id)
 
+    def file(self, sheet_id: str, filed: Filed) -> Filed:
+        """Keep one otherwise; how it was kept. Raises `SheetNotFound`."""
+        with self._db.writing() as db:
+            was = self._found(db, sheet_id).filed
+            db.execute(
+                "UPDATE sheet SET tags = ?, favourite = ?, done = ? WHERE id = ?",
+                (json.dumps(filed.tags), filed.favourite, filed.done, sheet_id),
+            )
+            return was
+
     def bin(self, sheet_id: str, *, binned: bool = True) -> Record:
         """Put one in the bin, or take it out again."""
         with self._db.writing() as db:
@@ -224,4 +244,5 @@ def _record(row: sqlite3.Row) -> Record:
         row["redo_label"],
         row["updated_at"],
         row["deleted_at"],
+        Filed(tuple(json.loads(row["tags"])), bool(row["favourite"]), bool(row["done"])),
     )

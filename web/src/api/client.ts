@@ -5,6 +5,8 @@ import type { paths } from "./schema";
 import type {
   Brief,
   EntryText,
+  Filed,
+  Moved,
   NewRack,
   Patch,
   Problem,
@@ -86,6 +88,7 @@ const keyed = (key: string | undefined) => (key === undefined ? {} : { headers: 
 const ofRack = (rack_id: string) => ({ path: { rack_id } });
 const ofWall = (wall_id: string) => ({ path: { wall_id } });
 const AS_CSV = { bodySerializer: (text: string) => text, headers: { "content-type": "text/csv" } };
+const AS_ZIP = { bodySerializer: (file: unknown) => file, headers: { "content-type": "application/zip" } };
 type Unit = "in" | "mm";
 
 /** The time on the workshop's wall, to the minute: the server knows neither zone nor clock of it. */
@@ -277,14 +280,23 @@ export const api = {
     got(http.POST("/api/timber/sticks/import", { params: { query: { unit } }, body: text, ...AS_CSV })),
   importPrices: (text: string, unit: Unit) =>
     got(http.POST("/api/timber/prices/import", { params: { query: { unit } }, body: text, ...AS_CSV })),
-  remove: (id: string) => got(http.DELETE("/api/racks/{rack_id}", { params: ofRack(id) })),
-  restore: (id: string) => got(http.POST("/api/racks/{rack_id}/restore", { params: ofRack(id) })),
+  /** Keeps racks so; answers how they were kept. */
+  file: (racks: Record<string, Filed>) => got(http.PUT("/api/several/filed", { body: { racks } })),
+  putInBin: (racks: string[], binned: boolean) =>
+    got(http.POST("/api/several/bin", { body: { racks, binned } })),
+  hang: (racks: string[], wall: string | null) =>
+    got(http.POST("/api/several/wall", { body: { racks, wall } })),
+  hangBack: (moved: Moved) => got(http.POST("/api/several/wall/back", { body: moved })),
+  openZip: (file: File) => got(http.POST("/api/several/open", { body: file, ...AS_ZIP })),
 };
 
 export type Paper = "a4" | "letter";
 
 export const fileUrl = (id: string, kind: string, paper?: Paper) =>
   `/api/racks/${encodeURIComponent(id)}/files/${kind}${paper ? `?paper=${paper}` : ""}`;
+
+export const severalUrl = (file: string, racks: readonly string[], paper?: Paper) =>
+  `/api/several/${file}?${new URLSearchParams([...racks.map((id) => ["rack", id]), ...(paper ? [["paper", paper]] : [])]).toString()}`;
 
 export const batchUrl = (asked: string, kind: string) =>
   `/api/timber/batch/files/${kind}?asked=${encodeURIComponent(asked)}`;

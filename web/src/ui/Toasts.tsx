@@ -47,7 +47,7 @@ export function Toasts({ children }: { children: ReactNode }) {
             </Toast.Close>
           </Toast.Root>
         ))}
-        <Toast.Viewport className="no-print fixed bottom-4 left-1/2 max-md:bottom-16 z-50 flex w-max max-w-[94vw] -translate-x-1/2 flex-col gap-2" />
+        <Toast.Viewport className="no-print fixed bottom-(--foot) left-1/2 z-50 flex w-max max-w-[94vw] -translate-x-1/2 flex-col gap-2" />
       </Toast.Provider>
     </SayContext>
   );

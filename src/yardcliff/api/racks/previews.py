@@ -1,14 +1,62 @@
 """Racks as they are seen small: on the first page, and before there is one."""
 
 from collections.abc import Iterable
+from typing import Annotated
 
-from yardcliff.api.racks.wire import RackListed, RackSummary, RoomView
+from pydantic import AfterValidator, BaseModel, Field, StringConstraints
+
+from yardcliff.api.racks.wire import RoomView
 from yardcliff.api.scenes import view_scene
+from yardcliff.api.wire import SceneView, Wire
 from yardcliff.core.design.begin import Begun
 from yardcliff.core.design.change import dump
 from yardcliff.core.design.rack_design import Design
 from yardcliff.messages import listed, tr
-from yardcliff.store.sheets import Record
+from yardcliff.store.sheets import Filed, Record
+
+Tag = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=24)]
+
+
+def _one_each(tags: list[str]) -> list[str]:
+    """Without those that differ from an earlier one by capitals alone."""
+    first: dict[str, str] = {}
+    for tag in tags:
+        first.setdefault(tag.casefold(), tag)
+    return list(first.values())
+
+
+class FiledJson(BaseModel):
+    """How a rack is kept among the others: its tags, whether it is a favourite, and done."""
+
+    tags: Annotated[list[Tag], Field(max_length=12), AfterValidator(_one_each)]
+    favourite: bool
+    done: bool
+
+
+class RackListed(Wire):
+    """A rack among all: what it is found and told apart by, without being worked out."""
+
+    id: str
+    name: str
+    version: int
+    updated_at: str
+    things: str = Field(description="What hangs there, the main kind first.")
+    wall: str | None = Field(description="The name of the wall that it is on.")
+    filed: FiledJson
+
+
+class RackSummary(Wire):
+    """A rack as it is seen small, worked out."""
+
+    id: str
+    version: int
+    says: str
+    size: str
+    to_settle: int
+    walled: bool = Field(
+        description="Whether it is on a wall: until then nothing that holds it is checked."
+    )
+    scene: SceneView
 
 
 def view_room(begun: Begun, design: Design) -> RoomView:
@@ -31,6 +79,10 @@ def _size(design: Design) -> str:
     )
 
 
+def view_filed(filed: Filed) -> FiledJson:
+    return FiledJson(tags=list(filed.tags), favourite=filed.favourite, done=filed.done)
+
+
 def view_listed_racks(records: Iterable[Record], walls: Iterable[Record]) -> list[RackListed]:
     """All in a moment, however many: of each brief only what is named there is read."""
     names = {wall.id: wall.name for wall in walls}
@@ -45,6 +97,7 @@ def view_listed_racks(records: Iterable[Record], walls: Iterable[Record]) -> lis
                 for item in (record.brief["item"], *record.brief.get("others", {}).values())
             ),
             wall=names.get(record.brief.get("place", {}).get("wall")),
+            filed=view_filed(record.filed),
         )
         for record in records
     ]

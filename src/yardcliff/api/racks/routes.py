@@ -10,9 +10,9 @@ from yardcliff.api.changes import Change, DoneView, Rename, SheetName, Steps, vi
 from yardcliff.api.deps import App, AskedLocale
 from yardcliff.api.files import attached
 from yardcliff.api.racks.new import Placed, asked
-from yardcliff.api.racks.previews import view_listed_racks, view_summary
+from yardcliff.api.racks.previews import RackListed, RackSummary, view_listed_racks, view_summary
 from yardcliff.api.racks.views import view_holes, view_rack
-from yardcliff.api.racks.wire import BriefJson, HoleTableView, RackListed, RackSummary, RackView
+from yardcliff.api.racks.wire import BriefJson, HoleTableView, RackView
 from yardcliff.api.walls.views import view_standing
 from yardcliff.api.walls.wire import StandingView
 from yardcliff.app.application import Application

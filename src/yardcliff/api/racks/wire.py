@@ -299,31 +299,6 @@ class RackView(Wire):
     )
 
 
-class RackListed(Wire):
-    """A rack among all: what it is found and told apart by, without being worked out."""
-
-    id: str
-    name: str
-    version: int
-    updated_at: str
-    things: str = Field(description="What hangs there, the main kind first.")
-    wall: str | None = Field(description="The name of the wall that it is on.")
-
-
-class RackSummary(Wire):
-    """A rack as it is seen small, worked out."""
-
-    id: str
-    version: int
-    says: str
-    size: str
-    to_settle: int
-    walled: bool = Field(
-        description="Whether it is on a wall: until then nothing that holds it is checked."
-    )
-    scene: SceneView
-
-
 class ItemChoice(Wire):
     """A thing of the list: its measures as a patch for a brief's item, its columns as text, its
     figure.

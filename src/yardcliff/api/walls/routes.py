@@ -11,13 +11,12 @@ from yardcliff.api.scenes import view_scene
 from yardcliff.api.walls.wire import WallChoice, WallDesign, WallRack, WallView
 from yardcliff.api.wire import BoxView, TapeView
 from yardcliff.app.application import Application
+from yardcliff.app.several import onto_wall
 from yardcliff.core.base.model import leaves
-from yardcliff.core.design.change import amend, read_brief
 from yardcliff.core.units.exact import Fraction
-from yardcliff.core.units.length import Tape, exact_text
+from yardcliff.core.units.length import Tape
 from yardcliff.core.wall.amending import amend_wall, describe_wall, dump_wall, read_wall
 from yardcliff.core.wall.drawn import wall_scene
-from yardcliff.core.wall.position import first_place
 from yardcliff.core.wall.survey import area
 from yardcliff.core.wall.wall import Wall, makeup_name
 from yardcliff.messages import tr
@@ -106,26 +105,24 @@ def walls_for(rack_id: str, app: App) -> list[WallChoice]:
     """The walls that a rack could hang on, each with the patch that puts it there, in the middle of
     the widest stretch that is free.
     """
-    brief = read_brief(app.racks.get(rack_id).brief)
+    record = app.racks.get(rack_id)
     found = []
-    for record in app.walls.all():
-        there = amend(brief, {"place": {"wall": record.id}})
-        done = app.designs.design(there, rack_id)
-        assert done.on_wall.site
-        x = first_place(done.rack, done.on_wall.site, there.place, there.mount, done.tape)
-        others = len(done.on_wall.site.neighbours)
-        wall = done.on_wall.site.wall
+    for wall in app.walls.all():
+        patch, done = onto_wall(app, record, wall.id)
+        site = done.on_wall.site
+        assert site
+        others = len(site.neighbours)
         found.append(
             WallChoice(
-                id=record.id,
-                name=record.name,
+                id=wall.id,
+                name=wall.name,
                 says=tr(
                     "api.wide",
-                    width=done.tape.write(wall.width),
-                    makeup=makeup_name(wall.makeup),
+                    width=done.tape.write(site.wall.width),
+                    makeup=makeup_name(site.wall.makeup),
                     others=tr("api.on-it", count=others) if others else tr("api.free"),
                 ),
-                patch={"place": {"wall": record.id, "x": exact_text(x)}},
+                patch=patch,
             )
         )
     return found

@@ -1,5 +1,7 @@
 """The one root of every error that Yardcliff raises on purpose, and what a field refuses with."""
 
+from collections.abc import Iterator
+from contextlib import contextmanager
 from typing import LiteralString
 
 from pydantic_core import PydanticCustomError
@@ -16,3 +18,13 @@ def cannot_read(kind: LiteralString, key: str, /, **given: object) -> PydanticCu
     read as fields.
     """
     return PydanticCustomError(kind, "{said}", {"said": tr(key, **given)})
+
+
+@contextmanager
+def named(of: str) -> Iterator[None]:
+    """What cannot be done says `of` which of several things."""
+    try:
+        yield
+    except YardcliffError as error:
+        error.args = (f"{of}: {error}",)
+        raise

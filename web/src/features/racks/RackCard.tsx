@@ -4,9 +4,11 @@ import { Link } from "react-router";
 
 import { api } from "../../api/client";
 import type { RackListed, RackSummary } from "../../api/types";
-import { Button, told } from "../../ui/Button";
+import { Button } from "../../ui/Button";
+import { Checkbox } from "../../ui/Checkbox";
 import { Measure } from "../../ui/Measure";
 import { RackDrawing } from "../../ui/RackDrawing";
+import type { RackWrites } from "./useRackWrites";
 import { t } from "../../messages";
 
 /** Pixels per mm, and the widest a drawing may be. */
@@ -19,12 +21,14 @@ interface Props {
   rack: RackListed;
   /** So many changes of it wait in this browser. */
   waiting: number | undefined;
-  onCopy: () => Promise<unknown>;
-  onBin: () => Promise<unknown>;
+  chosen: boolean;
+  onChoose: (rack: RackListed, on: boolean) => void;
+  writes: RackWrites;
 }
 
 /** A rack on the first page: its name at once, its drawing when it is about to be seen. */
-export function RackCard({ rack, waiting, onCopy, onBin }: Props) {
+export function RackCard({ rack, waiting, chosen, onChoose, writes }: Props) {
+  const { filed } = rack;
   const card = useRef<HTMLLIElement>(null);
   const seen = useSeen(card);
   const { data } = useQuery({
@@ -35,8 +39,16 @@ export function RackCard({ rack, waiting, onCopy, onBin }: Props) {
   return (
     <li
       ref={card}
-      className="group relative flex flex-col border-b border-rule px-2 pt-6 pb-3 hover:bg-sheet"
+      className={`group relative flex flex-col border-b [content-visibility:auto] [contain-intrinsic-size:auto_22rem] border-rule px-2 pt-2 pb-3 hover:bg-sheet ${chosen ? "bg-sheet outline-2 -outline-offset-2 outline-ink" : ""}`}
     >
+      <div className="relative z-10 flex h-6 items-center justify-between pointer-coarse:h-touch">
+        <Checkbox
+          label={t("racks.choose", { name: rack.name })}
+          checked={chosen}
+          onChange={(on) => onChoose(rack, on)}
+        />
+        <Star rack={rack} writes={writes} />
+      </div>
       <span className="flex min-h-28 flex-1 items-start justify-center">
         {data && <RackDrawing scene={data.scene} scale={scaleOf(data)} />}
       </span>
@@ -61,15 +73,18 @@ export function RackCard({ rack, waiting, onCopy, onBin }: Props) {
               {t("racks.not-saved-yet-open-send-them", { get: waiting })}
             </p>
           )}
-          <p className={`min-h-5 text-plain ${data?.to_settle ? "font-semibold text-care" : "text-soft"}`}>
-            {data && standing(data)}
+          <p
+            className={`min-h-5 text-plain ${data?.to_settle && !filed.done ? "font-semibold text-care" : "text-soft"}`}
+          >
+            {filed.done ? t("racks.done") : data && standing(data)}
+            {filed.tags.length > 0 && <span className="hand text-soft"> · {filed.tags.join(" · ")}</span>}
           </p>
         </div>
         <Button
           look="bare"
           className="relative z-10"
           aria-label={t("racks.copy", { name: rack.name })}
-          onClick={() => onCopy().catch(told)}
+          onClick={() => writes.copy(rack)}
         >
           {t("racks.copy-2")}
         </Button>
@@ -77,12 +92,29 @@ export function RackCard({ rack, waiting, onCopy, onBin }: Props) {
           look="bare"
           className="relative z-10"
           aria-label={t("racks.put-in-the-bin", { name: rack.name })}
-          onClick={() => onBin().catch(told)}
+          onClick={() => writes.bin([rack])}
         >
           {t("racks.bin")}
         </Button>
       </div>
     </li>
+  );
+}
+
+/** Whether it is a favourite: those stand first. */
+function Star({ rack, writes }: Pick<Props, "rack" | "writes">) {
+  const on = rack.filed.favourite;
+  return (
+    <Button
+      look="bare"
+      aria-pressed={on}
+      aria-label={t("racks.favourite-2", { name: rack.name })}
+      title={t("racks.favourites-stand-first")}
+      className="text-title leading-none"
+      onClick={() => writes.favour([rack], !on)}
+    >
+      <span aria-hidden>{on ? "★" : "☆"}</span>
+    </Button>
   );
 }
 

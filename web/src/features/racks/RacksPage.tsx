@@ -1,47 +1,37 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useRef, useState, type ChangeEvent } from "react";
+import { useMutation, useQuery } from "@tanstack/react-query";
+import { lazy, Suspense, useRef, useState, type ChangeEvent } from "react";
 import { Link, useNavigate } from "react-router";
 
-import { api, reasonOf } from "../../api/client";
+import { api } from "../../api/client";
 import type { RackListed } from "../../api/types";
 import { waitingBySheet } from "../../api/unsent";
-import { Button, told } from "../../ui/Button";
-import { Checkbox } from "../../ui/Checkbox";
+import { Button } from "../../ui/Button";
 import { ThemeButton } from "../../ui/ThemeButton";
 import { useSay } from "../../ui/Toasts";
 import { useDraft } from "../../ui/useDraft";
 import { Walls } from "../walls/Walls";
+import { Finding } from "./Finding";
 import { FirstMeasures } from "./FirstMeasures";
 import { NoRacks } from "./NoRacks";
 import { RackCard } from "./RackCard";
-import { grouped, type Order } from "./sorted";
+import { grouped, tagsOf, type Wanted } from "./sorted";
+import { useRackWrites } from "./useRackWrites";
 import { t } from "../../messages";
 
+/** What is done with several comes when one is chosen. */
+const Several = lazy(() => import("./Several"));
+const NONE: ReadonlySet<string> = new Set();
+const ALL: Wanted = { words: "", which: "all", tags: [], order: "changed", byWall: false };
 /** Fewer are seen at a glance: nothing has to be looked for. */
 const FEW = 6;
 
 export function RacksPage() {
-  const queries = useQueryClient();
   const navigate = useNavigate();
   const say = useSay();
+  const writes = useRackWrites();
   const [waiting] = useState(() => waitingBySheet());
   const racks = useQuery({ queryKey: ["racks"], queryFn: api.racks });
   const bin = useQuery({ queryKey: ["racks", "bin"], queryFn: api.bin });
-  const refresh = () => void queries.invalidateQueries({ queryKey: ["racks"] });
-  const fail = (error: unknown) => say(reasonOf(error));
-  const restore = useMutation({ mutationFn: api.restore, onSuccess: refresh, onError: fail });
-  const remove = useMutation({
-    mutationFn: (rack: RackListed) => api.remove(rack.id),
-    onSuccess: (_, rack) => {
-      refresh();
-      say(t("racks.is-in-the-bin", { name: rack.name }), {
-        label: t("racks.undo"),
-        run: () => restore.mutate(rack.id),
-      });
-    },
-    onError: fail,
-  });
-  const copy = useMutation({ mutationFn: (id: string) => api.copy(id), onSuccess: refresh, onError: fail });
   const open = useMutation({
     mutationFn: async (file: File) => api.open(JSON.parse(await file.text())),
     onSuccess: (rack) => navigate(`/racks/${rack.id}`),
@@ -51,16 +41,25 @@ export function RacksPage() {
   const picker = useRef<HTMLInputElement>(null);
 
   // What is looked for is still there after a look at a rack.
-  const [words, setWords] = useDraft("racks.words", "");
-  const [order, setOrder] = useDraft<Order>("racks.order", "changed");
-  const [byWall, setByWall] = useDraft("racks.by-wall", false);
-  const many = (racks.data?.length ?? 0) >= FEW;
-  const groups = grouped(racks.data ?? [], many ? words : "", order, many && byWall);
-  const found = groups.reduce((sum, group) => sum + group.racks.length, 0);
+  const [wanted, setWanted] = useDraft<Wanted>("racks", ALL);
+  const all = racks.data ?? [];
+  const many =
+    all.length >= FEW || all.some(({ filed: { tags, favourite, done } }) => tags.length || favourite || done);
+  // A tag that none has any more would hide all of them.
+  const known = tagsOf(all).map(([tag]) => tag);
+  const asked = { ...wanted, tags: wanted.tags.filter((tag) => known.includes(tag)) };
+  const groups = grouped(all, many ? asked : ALL);
+  const shown = groups.flatMap((group) => group.racks);
+
+  const [ids, setIds] = useState<ReadonlySet<string>>(NONE);
+  const chosen = all.filter(({ id }) => ids.has(id));
+  const onChoose = (rack: RackListed, on: boolean) =>
+    setIds((old) => new Set(on ? [...old, rack.id] : [...old].filter((id) => id !== rack.id)));
 
   function onFile(event: ChangeEvent<HTMLInputElement>) {
     const file = event.target.files?.[0];
-    if (file) open.mutate(file);
+    if (file?.name.endsWith(".zip")) void writes.openZip(file);
+    else if (file) open.mutate(file);
     event.target.value = "";
   }
 
@@ -75,7 +74,7 @@ export function RacksPage() {
         <input
           ref={picker}
           type="file"
-          accept=".json,application/json"
+          accept=".json,.zip,application/json,application/zip"
           hidden
           onChange={onFile}
           aria-label={t("racks.rack-file")}
@@ -117,35 +116,13 @@ export function RacksPage() {
           </p>
         )}
         {racks.data?.length === 0 && <NoRacks />}
-        {racks.data && many && (
-          <div className="flex flex-wrap items-center gap-x-5 gap-y-2 py-2 text-plain">
-            <label className="flex items-center gap-2">
-              <span className="text-soft">{t("racks.find")}</span>
-              <input
-                type="search"
-                value={words}
-                onChange={(event) => setWords(event.target.value)}
-                placeholder={t("racks.name-thing-or-wall")}
-                className="hand min-h-8 w-56 rounded-[3px] border border-edge bg-paper px-2 pointer-coarse:min-h-touch"
-              />
-            </label>
-            {/* The page's own list would bring with it more than all of this page. */}
-            <select
-              aria-label={t("racks.order")}
-              value={order}
-              onChange={(event) => setOrder(event.target.value === "name" ? "name" : "changed")}
-              className="hand min-h-8 rounded-[3px] border border-edge bg-paper px-1 pointer-coarse:min-h-touch"
-            >
-              <option value="changed">{t("racks.last-changed-first")}</option>
-              <option value="name">{t("racks.by-name")}</option>
-            </select>
-            <Checkbox checked={byWall} onChange={setByWall}>
-              {t("racks.by-wall")}
-            </Checkbox>
-            <span role="status" className="text-soft">
-              {words.trim() && t("racks.so-many-of", { found, all: racks.data.length })}
-            </span>
-          </div>
+        {many && (
+          <Finding
+            racks={all}
+            found={shown.length}
+            wanted={asked}
+            onWanted={(part) => setWanted({ ...asked, ...part })}
+          />
         )}
         {groups.map(({ wall, racks: own }) => (
           <section key={wall} aria-label={wall === null ? t("racks.racks") : wall || t("racks.on-no-wall")}>
@@ -158,13 +135,25 @@ export function RacksPage() {
                   key={rack.id}
                   rack={rack}
                   waiting={waiting.get(rack.id)}
-                  onCopy={() => copy.mutateAsync(rack.id)}
-                  onBin={() => remove.mutateAsync(rack)}
+                  chosen={ids.has(rack.id)}
+                  onChoose={onChoose}
+                  writes={writes}
                 />
               ))}
             </ul>
           </section>
         ))}
+        {chosen.length > 0 && (
+          <Suspense>
+            <Several
+              chosen={chosen}
+              racks={all}
+              writes={writes}
+              onAll={() => setIds(new Set(shown.map(({ id }) => id)))}
+              onNone={() => setIds(NONE)}
+            />
+          </Suspense>
+        )}
         <Walls />
         {bin.data && bin.data.length > 0 && (
           <details className="mt-8">
@@ -177,7 +166,7 @@ export function RacksPage() {
                   {rack.name}
                   <Button
                     aria-label={t("racks.restore", { name: rack.name })}
-                    onClick={() => restore.mutateAsync(rack.id).catch(told)}
+                    onClick={() => writes.restore(rack)}
                   >
                     {t("racks.restore-2")}
                   </Button>

@@ -1,0 +1,148 @@
+"""Several racks at once, over HTTP: with all of them or with none, and each way back."""
+
+import io
+from zipfile import ZIP_DEFLATED, ZipFile
+
+import pytest
+from fastapi.testclient import TestClient
+from pypdf import PdfReader
+
+from tests.conftest import Json
+from yardcliff.imports.rackfile import MOST_BYTES
+
+HANGS = (("enamel-mug", 6), ("waxed-jacket", 3), ("towel", 4))
+
+
+@pytest.fixture
+def racks(client: TestClient) -> list[Json]:
+    return [
+        client.post("/api/racks", json={"hangs": [{"item": item, "count": count}]}).json()
+        for item, count in HANGS
+    ]
+
+
+def ids(racks: list[Json]) -> list[str]:
+    return [rack["id"] for rack in racks]
+
+
+def filed(client: TestClient) -> dict[str, Json]:
+    return {one["id"]: one["filed"] for one in client.get("/api/racks").json()}
+
+
+def test_racks_are_kept_by_tags_and_as_they_were_again(
+    client: TestClient, racks: list[Json]
+) -> None:
+    mugs, coats, towels = ids(racks)
+    before = filed(client)
+    tagged = {"tags": [" Spring", "gift", "spring "], "favourite": True, "done": False}
+    done = {"tags": [], "favourite": False, "done": True}
+    was = client.put("/api/several/filed", json={"racks": {mugs: tagged, coats: done}}).json()
+    assert filed(client) == before | {
+        mugs: {"tags": ["Spring", "gift"], "favourite": True, "done": False},
+        coats: done,
+    }
+    # It is no change of the rack: nothing to undo there, and no window of it goes stale.
+    assert client.get(f"/api/racks/{mugs}").json() == racks[0]
+    both = {"racks": {towels: done, "none": done}}
+    assert client.put("/api/several/filed", json=both).status_code == 404
+    assert client.put("/api/several/filed", json=was).status_code == 200
+    assert filed(client) == before
+    long = {"racks": {mugs: {"tags": ["x" * 25], "favourite": False, "done": False}}}
+    assert client.put("/api/several/filed", json=long).status_code == 422
+
+
+def test_racks_are_hung_on_a_wall_where_it_is_free_and_taken_back(
+    client: TestClient, racks: list[Json]
+) -> None:
+    def places() -> list[Json]:
+        return [
+            client.get(f"/api/racks/{one}").json()["design"]["brief"]["place"] for one in ids(racks)
+        ]
+
+    def codes() -> set[str]:
+        designs = [client.get(f"/api/racks/{one}").json()["design"] for one in ids(racks)]
+        return {finding["code"] for done in designs for finding in done["findings"]}
+
+    before = places()
+    wall = client.post("/api/walls", json={"name": "Porch"}).json()["id"]
+    wide = {"base": 1, "patch": {"width": "6 m"}}
+    assert client.patch(f"/api/walls/{wall}", json=wide).status_code == 200
+    alone = client.post("/api/several/wall", json={"racks": ids(racks)[:1], "wall": wall}).json()
+    moved = client.post("/api/several/wall", json={"racks": ids(racks), "wall": wall}).json()
+    assert list(alone["racks"]) == ids(racks)[:1]
+    assert list(moved["racks"]) == ids(racks)[1:]
+    there = places()
+    assert [place["wall"] for place in there] == [wall] * 3
+    assert len({place["x"] for place in there}) == 3
+    assert not {code for code in codes() if code.startswith("wall.")}
+    # One that was changed meanwhile keeps all where they are, and is named.
+    name = {"base": moved["racks"][racks[2]["id"]], "name": "Bath towels"}
+    client.put(f"/api/racks/{racks[2]['id']}/name", json=name)
+    stale = client.post("/api/several/wall/back", json=moved)
+    assert stale.status_code == 409
+    assert stale.json()["detail"].startswith("Bath towels: ")
+    assert places() == there
+    for going in (alone, {"racks": {racks[1]["id"]: moved["racks"][racks[1]["id"]]}}):
+        assert client.post("/api/several/wall/back", json=going).status_code == 204
+    assert places()[:2] == before[:2]
+    off = client.post("/api/several/wall", json={"racks": ids(racks), "wall": None}).json()
+    assert list(off["racks"]) == ids(racks)[2:]
+    lost = client.post("/api/several/wall", json={"racks": ids(racks), "wall": "0123456789ab"})
+    assert lost.status_code == 404
+
+
+def test_racks_go_into_the_bin_together_and_out_of_it(
+    client: TestClient, racks: list[Json]
+) -> None:
+    missing = {"racks": [*ids(racks), "none"]}
+    assert client.post("/api/several/bin", json=missing).status_code == 404
+    assert len(client.get("/api/racks").json()) == 3
+    client.post("/api/several/bin", json={"racks": ids(racks)[1:]})
+    assert [one["id"] for one in client.get("/api/racks").json()] == ids(racks)[:1]
+    client.post("/api/several/bin", json={"racks": ids(racks)[1:], "binned": False})
+    assert len(client.get("/api/racks").json()) == 3
+
+
+def test_racks_go_out_in_one_zip_and_come_in_again(client: TestClient, racks: list[Json]) -> None:
+    packed = client.get("/api/several/rack-files.zip", params={"rack": ids(racks)}).content
+    opened = client.post("/api/several/open", content=packed).json()
+    assert [client.get(f"/api/racks/{one}").json()["design"] for one in opened] == [
+        rack["design"] for rack in racks
+    ]
+
+    def refused(files: dict[str, str]) -> str:
+        out = io.BytesIO()
+        with ZipFile(out, "w", ZIP_DEFLATED) as archive:
+            for name, text in files.items():
+                archive.writestr(name, text)
+        answer = client.post("/api/several/open", content=out.getvalue())
+        assert answer.status_code == 422
+        detail: str = answer.json()["detail"]
+        return detail
+
+    good = client.get(f"/api/racks/{racks[0]['id']}/files/rack.json").text
+    assert refused({"a.json": good, "b.json": "{}"}).startswith("b.json: ")
+    assert "U+0007" in refused({"a.json": good.replace("Enamel", "En\\u0007mel")})
+    assert "no rack file in this ZIP" in refused({"read-me.txt": "hello"})
+    assert "too large" in refused({"a.json": good, "b.json": " " * MOST_BYTES})
+    broken = client.post("/api/several/open", content=packed[: len(packed) // 2])
+    assert "Unpack it" in broken.json()["detail"]
+    assert len(client.get("/api/racks").json()) == 6
+
+
+@pytest.mark.parametrize("kind", ["template.pdf", "sheet.pdf"])
+def test_papers_of_racks_are_bound_in_one_with_a_bookmark_each(
+    client: TestClient, racks: list[Json], kind: str
+) -> None:
+    paper = {"paper": "letter"}
+    whole = client.get(f"/api/several/print/{kind}", params={"rack": ids(racks), **paper})
+    found = PdfReader(io.BytesIO(whole.content))
+    apart = [
+        client.get(f"/api/racks/{one}/files/{kind}", params=paper).content for one in ids(racks)
+    ]
+    pages = [page for one in apart for page in PdfReader(io.BytesIO(one)).pages]
+    assert [page.extract_text() for page in found.pages] == [page.extract_text() for page in pages]
+    assert {tuple(page.mediabox) for page in found.pages} == {(0, 0, 792, 612)}
+    assert found.trailer["/Root"]["/Outlines"]["/Count"] == 3  # type: ignore[index]
+    nowhere = client.get("/api/several/print/putting-up.pdf", params={"rack": ids(racks)})
+    assert nowhere.json()["detail"].startswith("Enamel mugs: This rack is on no wall yet")
