@@ -4,11 +4,12 @@ open to all.
 
 import json
 import os
+import re
 import signal
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Browser, Dialog, Page, expect
 
 from tests.e2e.conftest import clean, marks, open_rack, saved
 from tests.server import Server, running
@@ -192,3 +193,62 @@ def test_every_view_is_clean_to_axe(browser: Browser, server: Server, width: int
     expect(page.get_by_role("heading", name="Nothing hangs here")).to_be_visible()
     clean(page, "nothing here")
     context.close()
+
+
+def test_what_is_half_typed_is_there_after_back_and_a_reload(home: Page) -> None:
+    asked: list[str] = []
+
+    def on_dialog(dialog: Dialog) -> None:
+        asked.append(dialog.type)
+        dialog.accept()
+
+    home.on("dialog", on_dialog)
+    open_rack(home, "Porch, felt hats")
+    length, name = home.get_by_label("length", exact=True), home.get_by_label("Name of the rack")
+    before = length.input_value()
+    home.get_by_role("link", name="Timber", exact=True).click()
+    home.get_by_role("link", name="Rack", exact=True).click()
+    length.fill("12 elbows")
+    home.go_back()
+    home.go_forward()
+    expect(length).to_have_value("12 elbows")
+    expect(home.get_by_role("alert")).to_contain_text(f"Escape brings back {before}")
+    name.fill("Hats, the better ones")
+    home.reload()
+    expect(length).to_have_value("12 elbows")
+    expect(name).to_have_value("Hats, the better ones")
+    length.press("Escape")
+    expect(length).to_have_value(before)
+    name.press("Enter")
+    expect(home).to_have_title("Hats, the better ones | Yardcliff")
+
+    home.get_by_role("link", name=re.compile("^Build log")).click()
+    entry = home.get_by_role("textbox", name="Entry", exact=True)
+    entry.fill("The third peg is loose")
+    assert asked == []
+    home.reload()
+    assert asked == ["beforeunload"]
+    expect(entry).to_have_value("The third peg is loose")
+    home.get_by_role("button", name="Keep", exact=True).click()
+    expect(home.get_by_role("list", name="Log")).to_contain_text("The third peg is loose")
+    expect(entry).to_have_value("")
+    home.reload()
+    expect(entry).to_have_value("")
+    assert asked == ["beforeunload"]
+
+
+def test_nothing_that_is_typed_is_cut(home: Page) -> None:
+    open_rack(home, "Porch, felt hats")
+    home.get_by_role("button", name="Check my marks").click()
+    marks = ", ".join(["121"] * 2000)
+    home.get_by_label("Your marks").fill(marks)
+    home.get_by_role("button", name="Check them").click()
+    expect(home.get_by_role("alert")).to_contain_text("8000")
+    expect(home.get_by_label("Your marks")).to_have_value(marks)
+    home.keyboard.press("Escape")
+    home.get_by_role("link", name="Racks").click()
+    home.get_by_role("link", name="New rack").click()
+    said = home.get_by_label("What hangs, how many")
+    said.fill("seven coats " * 20)
+    expect(home.get_by_text("239 letters, and 200 at most")).to_be_visible()
+    expect(said).to_have_value("seven coats " * 20)

@@ -1,11 +1,17 @@
 import { useId, useRef, useState, type KeyboardEvent } from "react";
+import { useLocation } from "react-router";
+
 import { keepIn } from "./keepIn";
 import { Measure } from "./Measure";
+import { useDraft } from "./useDraft";
+import { t } from "../messages";
 
 /** What a field's commit led to: nothing to say, or what could not be read. */
 export type Outcome = string | null;
 
 interface Props {
+  /** What is typed here, among all of its page: it is kept under this while it is half typed. */
+  name: string;
   label: string;
   value: string;
   /** Takes the typed text; answers with the message to show at the field, or null. */
@@ -30,6 +36,7 @@ interface Props {
  * field with the message, and the design stays as it was; Escape brings the figure back.
  */
 export function Field({
+  name,
   label,
   value,
   onCommit,
@@ -42,14 +49,17 @@ export function Field({
   placeholder,
   className = "",
 }: Props) {
-  const [draft, setDraft] = useState<string | null>(null);
-  const [error, setError] = useState<Outcome>(null);
+  const { pathname } = useLocation();
+  const [draft, setDraft, letGo] = useDraft<string | null>(`${pathname} ${name}`, null);
+  const [error, setError] = useState<Outcome>(
+    draft !== null && draft.trim() !== value ? t("ui.typed-before-and-not-taken", { value }) : null,
+  );
   const id = useId();
   const sending = useRef<string | null>(null);
 
   async function commit() {
     if (draft === null || draft.trim() === value) {
-      setDraft(null);
+      letGo();
       setError(null);
       return;
     }
@@ -58,13 +68,13 @@ export function Field({
     const outcome = await onCommit(draft.trim());
     sending.current = null;
     setError(outcome);
-    if (outcome === null) setDraft(null);
+    if (outcome === null) letGo();
   }
 
   function onKeyDown(event: KeyboardEvent) {
     if (event.key === "Enter") void commit();
     if (event.key === "Escape") {
-      setDraft(null);
+      letGo();
       setError(null);
       event.stopPropagation();
     }
@@ -84,6 +94,7 @@ export function Field({
       )}
       <input
         id={id}
+        name={name}
         value={draft ?? value}
         onChange={(event) => setDraft(event.target.value)}
         onFocus={(event) => event.target.select()}

@@ -1,6 +1,7 @@
 import { useState, type KeyboardEvent } from "react";
 
 import type { Outcome } from "./Field";
+import { useDraft } from "./useDraft";
 import { t } from "../messages";
 
 const MOST = 80;
@@ -8,18 +9,22 @@ const MOST = 80;
 interface Props {
   label: string;
   what: "rack" | "wall";
+  /** Of the sheet. */
+  id: string;
   name: string;
   /** Takes the new name; answers with what is wrong with it, or null. */
   onRename: (name: string) => Promise<Outcome>;
 }
 
 /** A sheet's name as its heading, to be typed over. */
-export function NameField({ label, what, name, onRename }: Props) {
-  const [draft, setDraft] = useState<string | null>(null);
-  const [error, setError] = useState<string | null>(null);
+export function NameField({ label, what, id, name, onRename }: Props) {
+  const [draft, setDraft, letGo] = useDraft<string | null>(`${id} name`, null);
+  const [error, setError] = useState<string | null>(
+    draft !== null && draft !== name ? t("ui.typed-before-and-not-taken", { value: name }) : null,
+  );
 
   async function commit() {
-    if (draft === null || draft === name) return setDraft(null);
+    if (draft === null || draft === name) return letGo();
     const length = draft.trim().length;
     if (!length || length > MOST)
       return setError(
@@ -29,12 +34,12 @@ export function NameField({ label, what, name, onRename }: Props) {
       );
     const outcome = await onRename(draft.trim());
     setError(outcome);
-    if (outcome === null) setDraft(null);
+    if (outcome === null) letGo();
   }
   function onKeyDown(event: KeyboardEvent) {
     if (event.key === "Enter") void commit();
     if (event.key !== "Escape") return;
-    setDraft(null);
+    letGo();
     setError(null);
   }
   return (

@@ -47,7 +47,7 @@ class Answer:
 
 def read_answer(text: str, listed: Sequence[Listed], unit: Unit) -> Answer:
     """What is said to hang and how wide its place is; bare widths take `unit`."""
-    rest, width = text[:MOST_TEXT], None
+    rest, width = text, None
     unknown, unread = list[tuple[str, int | None]](), list[str]()
     if said := _WIDTH.search(rest) or _BARE.search(rest):
         width = _length(said[1], unit)

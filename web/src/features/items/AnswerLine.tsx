@@ -2,9 +2,8 @@ import { useEffect, useId, useRef, type FormEvent } from "react";
 
 import type { Answered, ItemChoice, NotListed } from "../../api/types";
 import { Button } from "../../ui/Button";
+import { MOST_TEXT } from "./useFound";
 import { t } from "../../messages";
-
-const MOST_TEXT = 200;
 
 interface Props {
   words: string;
@@ -34,9 +33,12 @@ export function AnswerLine({ words, found, items, onWords, onSay, onMeasure }: P
   const [unknown] = found?.unknown ?? [];
   const [unread] = found?.unread ?? [];
 
+  const length = words.trim().length;
+  const tooLong = length > MOST_TEXT;
+
   function onSubmit(event: FormEvent) {
     event.preventDefault();
-    void onSay();
+    if (!tooLong) void onSay();
   }
   return (
     <form onSubmit={onSubmit} className="pt-4 pb-2">
@@ -49,11 +51,11 @@ export function AnswerLine({ words, found, items, onWords, onSay, onMeasure }: P
           ref={field}
           type="text"
           enterKeyHint="done"
-          maxLength={MOST_TEXT}
           value={words}
           onChange={(event) => onWords(event.target.value)}
           placeholder={t("racks.seven-coats-on-a-width")}
           autoComplete="off"
+          aria-invalid={tooLong}
           aria-describedby={`${id}-read`}
           className="hand min-h-10 min-w-0 flex-1 rounded-[3px] border-2 border-ink bg-sheet px-3 text-lead pointer-coarse:min-h-touch"
         />
@@ -63,6 +65,7 @@ export function AnswerLine({ words, found, items, onWords, onSay, onMeasure }: P
       </div>
       <p id={`${id}-read`} role="status" className="mt-1 min-h-6 text-plain">
         {read && <span className="text-soft">{t("racks.read-as", { read })} </span>}
+        {tooLong && <span className="text-stop">{t("racks.too-long-to-read", { length, MOST_TEXT })}</span>}
         {unread && (
           <span className="text-stop">
             {t("racks.cannot-be-read", { unread, example: t("racks.seven-coats-on-a-width") })}{" "}

@@ -93,6 +93,7 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
                   </td>
                   <td onFocus={() => setAimed(one.what)}>
                     <Field
+                      name={one.what}
                       label={t("log.measured-2", { title: one.title })}
                       labelHidden
                       className="justify-end"

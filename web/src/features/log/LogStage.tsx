@@ -10,6 +10,7 @@ import { Measure } from "../../ui/Measure";
 import { useKeepShop } from "../making/useMaking";
 import { Section } from "../rack/Section";
 import { useDraft } from "../../ui/useDraft";
+import { useLeaveWarning } from "../../ui/useLeaveWarning";
 import { useSession, useShown } from "../rack/shown";
 import { useLog } from "./useLog";
 import { t, word } from "../../messages";
@@ -135,7 +136,8 @@ function Fits({ log, write }: { log: Log; write: Write }) {
   );
 }
 
-type Draft = Required<Pick<EntryText, "kind" | "text" | "day">>;
+/** Of no day said: today. */
+const EMPTY: Required<Pick<EntryText, "kind" | "text" | "day">> = { kind: "note", text: "", day: "" };
 
 interface EntriesProps {
   log: Log;
@@ -146,13 +148,15 @@ interface EntriesProps {
 function Entries({ log, write, takeBack }: EntriesProps) {
   const rack = useShown((shown) => shown.rack.id);
   const today = wallTime().slice(0, 10);
-  const [draft, put, letGo] = useDraft<Draft>(`log.${rack}`, { kind: "note", text: "", day: today });
+  const [draft, put] = useDraft(`log.${rack}`, EMPTY);
   const { kind, text, day } = draft;
+  useLeaveWarning(() => text.trim() !== "");
   const [error, setError] = useState<string | null>(null);
   async function add() {
     const wrong = await write({ kind, text, day: day || today });
     setError(wrong);
-    if (wrong === null) letGo();
+    // What was typed meanwhile is the next one.
+    if (wrong === null) put((now) => (now === draft ? EMPTY : now));
   }
   return (
     <Section title={t("log.entries")}>
@@ -188,7 +192,7 @@ function Entries({ log, write, takeBack }: EntriesProps) {
         <input
           type="date"
           aria-label={t("log.day-of-the-entry")}
-          value={day}
+          value={day || today}
           max={today}
           onChange={(event) => put({ ...draft, day: event.target.value })}
           className="hand min-h-7 w-32 border-b border-rule bg-transparent text-plain pointer-coarse:min-h-touch"

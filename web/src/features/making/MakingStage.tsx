@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { Fragment, useState } from "react";
+import { Fragment } from "react";
 import { Link } from "react-router";
 
 import { api, calendarUrl } from "../../api/client";
@@ -14,6 +14,7 @@ import { useSession, useShown } from "../rack/shown";
 import { OnPhone } from "./OnPhone";
 import { useKeepShop, useMaking } from "./useMaking";
 import { WorkshopSheet } from "./WorkshopSheet";
+import { useDraft } from "../../ui/useDraft";
 import { t } from "../../messages";
 
 const SCHOOLS = [
@@ -148,8 +149,8 @@ function When({ making }: { making: Making }) {
 function By() {
   const { apply } = useSession();
   const keep = useKeepShop();
-  const [by, setBy] = useState("");
   const id = useShown((shown) => shown.rack.id);
+  const [by, setBy] = useDraft(`${id} by`, "");
   const version = useShown((shown) => shown.rack.version);
   const asked = useQuery({
     queryKey: ["making", id, "by", by, version],
@@ -237,6 +238,7 @@ function Schools({ making }: { making: Making }) {
       {making.waits.map(({ kind, label, usual }) => (
         <Field
           key={kind}
+          name={`waits.${kind}`}
           label={label}
           value={asked.waits[kind] ?? usual}
           italic={!(kind in asked.waits)}

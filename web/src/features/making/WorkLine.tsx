@@ -182,6 +182,7 @@ function OwnMinutes({ task }: { task: Task }) {
   const { change } = useSession();
   return (
     <Field
+      name={`takes.${task.key}`}
       label={t("making.takes-me")}
       className="w-44"
       value={task.takes}

@@ -77,6 +77,7 @@ function Sheet({ data }: { data: ShopSheet }) {
     days.map((name, day) => (
       <Field
         key={name}
+        name={`${which}.${day}`}
         label={which === "hours" ? name : t("making.errands", { name })}
         wide
         value={writeHours(shop[which], day) || "none"}
@@ -130,21 +131,24 @@ function Sheet({ data }: { data: ShopSheet }) {
         {week("errands")}
       </details>
       <Field
+        name="clamps"
         label={t("making.clamps")}
         value={String(shop.clamps)}
         onCommit={(text) => onCount("clamps", text)}
       />
       <Field
+        name="drying"
         label={t("making.places-to-dry")}
         value={String(shop.drying)}
         onCommit={(text) => onCount("drying", text)}
       />
       <Field
+        name="pace"
         label={t("making.your-pace-what-reckoned")}
         value={`${shop.pace} %`}
         onCommit={(text) => onCount("pace", text)}
       />
-      <Field label={t("making.an-hour-of-yours-counts")} value={data.rate} onCommit={onRate} />
+      <Field name="rate" label={t("making.an-hour-of-yours-counts")} value={data.rate} onCommit={onRate} />
       <p className="text-small text-soft">{t("making.what-cut-plan-weighs-ripping-planing")}</p>
     </Section>
   );

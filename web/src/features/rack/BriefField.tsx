@@ -26,6 +26,7 @@ export function BriefField({ path, optional = false, placeholder = "", ...rest }
     );
   return (
     <Field
+      name={path}
       value={value}
       onCommit={(text) => change(patchAt(path, optional && !text.trim() ? null : text))}
       onStep={onStep}

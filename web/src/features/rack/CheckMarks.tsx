@@ -5,13 +5,14 @@ import type { MarksCheck } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { Measure } from "../../ui/Measure";
+import { useDraft } from "../../ui/useDraft";
 import { useSession, useShown } from "./shown";
 import { t } from "../../messages";
 
 /** Marks worked out elsewhere, or pencilled already, held against the plan. */
 export function CheckMarks({ onClose }: { onClose: () => void }) {
   const session = useSession();
-  const [text, setText] = useState("");
+  const [text, setText] = useDraft(`${session.rack.id} marks`, "");
   const [found, setFound] = useState<MarksCheck | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
 
@@ -34,7 +35,6 @@ export function CheckMarks({ onClose }: { onClose: () => void }) {
           id="marks-text"
           value={text}
           rows={3}
-          maxLength={8000}
           aria-invalid={trouble !== null}
           aria-describedby={trouble ? "marks-error" : undefined}
           placeholder="121, 362, 604 …"

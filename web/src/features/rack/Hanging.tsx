@@ -139,6 +139,7 @@ function Kind({ kind, item, alone, onMeasure, onReplace }: KindProps) {
   return (
     <div className="flex items-center gap-1.5">
       <Field
+        name={`${path} count`}
         label={t("rack.how-many", { plural: item.plural })}
         labelHidden
         boxed

@@ -69,6 +69,7 @@ function KeepOutField({ index, which }: { index: number; which: "at" | "width" }
   const put = (design: Design, text: string) => keepOutPatch(design, index, { [which]: text });
   return (
     <Field
+      name={path}
       label={which === "at" ? t("rack.at") : t("rack.wide")}
       value={value}
       onCommit={(text) => change((design) => put(design, text))}

@@ -118,7 +118,7 @@ function Jig({ paper }: { paper: Paper }) {
         </p>
       )}
       <div className="flex items-center gap-3">
-        <Number label={t("rack.holes-in-it")} value={holes} least={2} onChange={setHoles} />
+        <Number name="holes" label={t("rack.holes-in-it")} value={holes} least={2} onChange={setHoles} />
         {jig.data && (
           <Print href={aidUrl(id, `jig.pdf?holes=${holes}&paper=${paper}`)}>{t("rack.print-the-jig")}</Print>
         )}
@@ -141,8 +141,8 @@ function Family() {
   return (
     <Aid title={t("rack.a-family-of-lengths")} says={t("rack.same-rack-with-more-or-fewer")}>
       <div className="mb-2 flex flex-wrap items-center gap-3">
-        <Number label={t("rack.from")} value={fewest} least={1} onChange={setFewest} />
-        <Number label={t("rack.to")} value={most} least={1} onChange={setMost} />
+        <Number name="fewest" label={t("rack.from")} value={fewest} least={1} onChange={setFewest} />
+        <Number name="most" label={t("rack.to")} value={most} least={1} onChange={setMost} />
         {family.data && (
           <a href={aidUrl(id, `family.csv?fewest=${fewest}&most=${most}`)} download className="act-link">
             {t("rack.this-table-as-csv")}
@@ -188,15 +188,17 @@ function Family() {
 }
 
 interface NumberProps {
+  name: string;
   label: string;
   value: number;
   least: number;
   onChange: (value: number) => void;
 }
 
-function Number({ label, value, least, onChange }: NumberProps) {
+function Number({ name, label, value, least, onChange }: NumberProps) {
   return (
     <Field
+      name={name}
       label={label}
       value={String(value)}
       boxed

@@ -53,6 +53,7 @@ export function PlaceControls({ index }: { index: number }) {
       )}
       <div className="flex items-center gap-2">
         <Field
+          name={`pin.${index}`}
           label={pinned ? t("rack.pinned-at") : t("rack.pin-at")}
           value={text}
           wide

@@ -18,6 +18,7 @@ import { SessionShown, Unhurried, useShown } from "./shown";
 import { Standing } from "./Standing";
 import { STAGE_NAMES, Stages, type Stage } from "./Stages";
 import { TitleStrip } from "./TitleStrip";
+import { useLeaveWarning } from "../../ui/useLeaveWarning";
 import { useKeptScroll } from "./useKeptScroll";
 import { t } from "../../messages";
 
@@ -79,11 +80,9 @@ function OneRack({ rack, catalogue, stage }: { rack: Rack; catalogue: Catalogue;
   useEffect(() => {
     for (const load of coming) load().catch(() => undefined); // whoever goes there is told
   }, []);
+  useLeaveWarning(() => session.unsaved);
   useEffect(() => {
     void session.resume();
-    const onLeave = (event: BeforeUnloadEvent) => session.unsaved && event.preventDefault();
-    window.addEventListener("beforeunload", onLeave);
-    return () => window.removeEventListener("beforeunload", onLeave);
   }, [session]);
   return (
     <SessionShown session={session}>

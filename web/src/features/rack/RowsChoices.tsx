@@ -183,6 +183,7 @@ function Most() {
   return (
     <>
       <Field
+        name="most"
         label={t("rack.most-on-wall")}
         value={offer?.text ?? ""}
         onCommit={look}
@@ -234,6 +235,7 @@ function OneRow({ index, counted = true }: { index: number; counted?: boolean })
       {counted && !mixed && kind !== ALIKE && (
         <>
           <Field
+            name={`rows.${index}.count`}
             label={t("rack.how-many-in-row", { index: index + 1 })}
             labelHidden
             boxed

@@ -43,7 +43,13 @@ export function TitleStrip({ onHelp }: { onHelp: () => void }) {
       <span aria-hidden className="text-rule">
         /
       </span>
-      <NameField label={t("rack.name-of-the-rack")} what="rack" name={rack.name} onRename={session.rename} />
+      <NameField
+        label={t("rack.name-of-the-rack")}
+        what="rack"
+        id={rack.id}
+        name={rack.name}
+        onRename={session.rename}
+      />
       <span
         role="status"
         className={`text-small ${standing === "saved" ? "text-soft" : "font-semibold text-care"}`}

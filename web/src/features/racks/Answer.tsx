@@ -30,6 +30,7 @@ export function Answer({ hangs, items, onCount, onLeave }: Props) {
               −
             </Button>
             <Field
+              name={key}
               label={t("racks.how-many", { plural: item.plural })}
               labelHidden
               value={String(count)}

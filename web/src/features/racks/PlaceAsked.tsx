@@ -36,6 +36,7 @@ export function PlaceAsked({ width, wall, onWidth, onWall }: Props) {
     <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 text-plain">
       {!wall && (
         <Field
+          name="width"
           label={t("racks.how-wide-is-the-place")}
           value={width ?? ""}
           placeholder={t("racks.as-wide-as-it-needs")}

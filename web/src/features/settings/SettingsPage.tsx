@@ -91,6 +91,7 @@ export function SettingsPage() {
               />
               <div className="max-w-72">
                 <Field
+                  name="kerf"
                   label={t("settings.each-cut-takes")}
                   value={data.kerf}
                   placeholder={data.kerf_usual}

@@ -1,4 +1,3 @@
-import { useState } from "react";
 import { Link } from "react-router";
 
 import { api, reasonOf, timberUrl } from "../../api/client";
@@ -15,6 +14,7 @@ import { useSession, useShown } from "../rack/shown";
 import { Files } from "./Files";
 import { Lines } from "./Lines";
 import { options, useRefresh, useStock, useTimber } from "./useTimber";
+import { useDraft } from "../../ui/useDraft";
 import { t } from "../../messages";
 
 const TO_SIZE = [
@@ -268,7 +268,7 @@ function Shopping({ timber }: { timber: Timber }) {
 function CarryOut({ timber }: { timber: Timber }) {
   const id = useShown((shown) => shown.rack.id);
   const say = useSay();
-  const [spent, setSpent] = useState("");
+  const [spent, setSpent, noSpent] = useDraft(`${id} spent`, "");
   const refresh = useRefresh();
   async function takeBack(sawing: string) {
     await api.takeBackTimber(id, sawing).catch((error: unknown) => say(reasonOf(error)));
@@ -277,7 +277,7 @@ function CarryOut({ timber }: { timber: Timber }) {
   async function onDone() {
     try {
       const done = await api.carryOut(id, spent.trim() || null, timber.sawings.length);
-      setSpent("");
+      noSpent();
       await refresh();
       const latest = done.sawings[0];
       say(t("timber.sawn-what-was-cut-up-off"), {

@@ -146,6 +146,7 @@ function Chosen({ rack, parts, onParts }: ChosenProps) {
       {parts.map((part, index) => (
         <div key={index} className="flex items-baseline gap-2 pl-6 text-plain">
           <Field
+            name={`${rack.id}.${index}.copies`}
             label={t("timber.how-many-of", { name: rack.name, index: index + 1 })}
             labelHidden
             boxed
@@ -153,6 +154,7 @@ function Chosen({ rack, parts, onParts }: ChosenProps) {
             onCommit={(text) => Promise.resolve(onCopies(index, text))}
           />
           <Field
+            name={`${rack.id}.${index}.length`}
             label={t("timber.long")}
             wide
             className="flex-1"

@@ -6,6 +6,7 @@ import { Button } from "../../ui/Button";
 import { Input } from "../../ui/Input";
 import { Pick } from "../../ui/Pick";
 import { useSay } from "../../ui/Toasts";
+import { useDraft } from "../../ui/useDraft";
 import { t, word } from "../../messages";
 
 const KINDS = [
@@ -16,8 +17,8 @@ const KINDS = [
 export function Wares({ stock, onStock }: { stock: Stock; onStock: (stock: Stock) => void }) {
   const say = useSay();
   const [kind, setKind] = useState("screw");
-  const [name, setName] = useState("");
-  const [amount, setAmount] = useState("");
+  const [name, setName, noName] = useDraft("wares.name", "");
+  const [amount, setAmount, noAmount] = useDraft("wares.amount", "");
   const [error, setError] = useState<string>();
   async function set(...ware: [kind: string, name: string, amount: string]) {
     try {
@@ -33,8 +34,8 @@ export function Wares({ stock, onStock }: { stock: Stock; onStock: (stock: Stock
     setError(undefined);
     if (!name.trim()) return setError(t("timber.say-what-as-stands-in-shopping"));
     if (await set(kind, name.trim(), amount)) {
-      setName("");
-      setAmount("");
+      noName();
+      noAmount();
     }
   }
   return (

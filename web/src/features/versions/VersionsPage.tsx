@@ -12,6 +12,7 @@ import { RackDrawing } from "../../ui/RackDrawing";
 import { ThemeButton } from "../../ui/ThemeButton";
 import { useSay } from "../../ui/Toasts";
 import { Comparison } from "./Comparison";
+import { useDraft } from "../../ui/useDraft";
 import { t } from "../../messages";
 
 const NOW = "now";
@@ -28,7 +29,7 @@ export function VersionsPage() {
   const rack = useQuery({ queryKey: ["rack", id], queryFn: () => api.rack(id), staleTime: Infinity });
   const versions = useQuery({ queryKey: ["versions", id], queryFn: () => api.versions(id), staleTime: 0 });
   const [picked, setPicked] = useState<string[] | null>(null);
-  const [name, setName] = useState("");
+  const [name, setName, letGo] = useDraft(`${id} version`, "");
   const fail = (error: unknown) => say(reasonOf(error));
   const refresh = () => void queries.invalidateQueries({ queryKey: ["versions", id] });
 
@@ -36,7 +37,7 @@ export function VersionsPage() {
     mutationFn: () => api.keepVersion(id, name),
     onSuccess: () => {
       say(t("versions.kept-as", { name }));
-      setName("");
+      letGo();
       refresh();
     },
   });

@@ -7,6 +7,7 @@ import { useCatalogue } from "../../api/useCatalogue";
 import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
 import { Pick, type Option } from "../../ui/Pick";
+import { useDraft } from "../../ui/useDraft";
 import { stepped } from "../rack/patches";
 import { Section } from "../rack/Section";
 import { obstaclePatch } from "./useWall";
@@ -65,6 +66,7 @@ export function SurveyFields({ wall, writes }: Props) {
   const framed = survey.makeup !== "masonry";
   const field = (path: string, label: string, optional = false) => (
     <Field
+      name={path}
       label={label}
       value={wall.design.fields[path] ?? ""}
       placeholder={optional ? "—" : ""}
@@ -133,6 +135,7 @@ function Measured({ wall, writes }: Props) {
   const shown = measured.length ? wall.design.studs.join("; ") : "";
   return (
     <Field
+      name="studs.measured"
       label={t("walls.or-each-ones-middle")}
       value={shown}
       placeholder={wall.design.survey.trade === "us" ? "12; 28 1/4" : "310; 905"}
@@ -213,6 +216,7 @@ function Obstacles({ wall, writes }: Props) {
             ).map(([which, label]) => (
               <Field
                 key={which}
+                name={`obstacles.${index}.${which}`}
                 label={label}
                 value={wall.design.fields[`obstacles.${index}.${which}`] ?? ""}
                 onCommit={(text) => writes.change(put(index, { [which]: text }))}
@@ -227,7 +231,7 @@ function Obstacles({ wall, writes }: Props) {
 
 function OldFixings({ wall, writes }: Props) {
   const { old } = wall.design.survey;
-  const [text, setText] = useState("");
+  const [text, setText, letGo] = useDraft(`${wall.id} old`, "");
   const [error, setError] = useState<string | null>(null);
 
   async function add() {
@@ -235,7 +239,7 @@ function OldFixings({ wall, writes }: Props) {
     if (!x || !y) return setError(t("walls.give-both-from-left-from-floor"));
     const outcome = await writes.change((stored) => ({ old: [...stored.design.survey.old, { x, y }] }));
     setError(outcome);
-    if (outcome === null) setText("");
+    if (outcome === null) letGo();
   }
   return (
     <Section title={t("walls.left-in-the-wall")}>

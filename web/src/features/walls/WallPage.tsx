@@ -97,7 +97,13 @@ function Strip({ wall, writes }: { wall: Wall; writes: SurveyWrites }) {
       <span aria-hidden className="text-rule">
         /
       </span>
-      <NameField label={t("walls.name-of-the-wall")} what="wall" name={wall.name} onRename={writes.rename} />
+      <NameField
+        label={t("walls.name-of-the-wall")}
+        what="wall"
+        id={wall.id}
+        name={wall.name}
+        onRename={writes.rename}
+      />
       <span className="flex-1" />
       <UndoRedo
         undo={wall.undo}

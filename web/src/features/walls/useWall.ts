@@ -5,6 +5,7 @@ import { useStore } from "zustand";
 import { api } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { Obstacle, Patch, Wall } from "../../api/types";
+import { useLeaveWarning } from "../../ui/useLeaveWarning";
 import { SurveyWrites } from "./writes";
 
 const boxes = new Map<string, SurveyWrites>();
@@ -36,12 +37,7 @@ export function useWall(id: string) {
   useEffect(() => {
     if (here) void writes.resume();
   }, [writes, here]);
-  useEffect(() => {
-    if (!away) return;
-    const onLeave = (event: BeforeUnloadEvent) => event.preventDefault();
-    window.addEventListener("beforeunload", onLeave);
-    return () => window.removeEventListener("beforeunload", onLeave);
-  }, [away]);
+  useLeaveWarning(() => away);
   return { wall, trouble, writes };
 }
 
