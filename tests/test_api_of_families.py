@@ -248,7 +248,7 @@ def test_marks_sticks_and_jigs_are_of_the_rows_own_way(client: TestClient, famil
     if len(design["marks"]["x"]) >= 3:
         assert jig.json()["holes"] == 3
     else:
-        assert (jig.status_code, "too few holders" in jig.json()["detail"]) == (400, True)
+        assert (jig.status_code, "too few marks" in jig.json()["detail"]) == (400, True)
     fewest = client.get(f"{at}/family?fewest=2&most=4").json()
     assert [member["count"] for member in fewest] == [2, 3, 4]
 

@@ -370,7 +370,7 @@ def test_what_the_saw_really_takes_is_learned_over_several_racks(
     (usual,) = log["usual"]
     assert (usual["says"], usual["does"]) == (
         "Your saw takes 2.8 mm at each cut, by the middle of 3.",
-        "Reckon with 2.8 mm",
+        "Use 2.8 mm",
     )
     changed = change(client, copy, usual["patch"])
     assert changed["design"]["brief"]["cutting"]["kerf"] == "2.8 mm"

@@ -146,3 +146,28 @@ def test_papers_of_racks_are_bound_in_one_with_a_bookmark_each(
     assert found.trailer["/Root"]["/Outlines"]["/Count"] == 3  # type: ignore[index]
     nowhere = client.get("/api/several/print/putting-up.pdf", params={"rack": ids(racks)})
     assert nowhere.json()["detail"].startswith("Enamel mugs: This rack is on no wall yet")
+
+
+def test_each_rack_says_what_is_to_be_done_next(client: TestClient, racks: list[Json]) -> None:
+    def after(**patch: Json) -> str:
+        rack = client.get(f"/api/racks/{racks[1]['id']}").json()
+        client.patch(f"/api/racks/{rack['id']}", json={"base": rack["version"], "patch": patch})
+        said: str = client.get(f"/api/racks/{rack['id']}/drawn").json()["next"]
+        return said
+
+    wall = client.post("/api/walls", json={"name": "Porch"}).json()["id"]
+    assert after() == "Next: choose its wall"
+    client.post("/api/several/wall", json={"racks": [racks[1]["id"]], "wall": wall})
+    assert after() == "Next: print it, and build"
+    tasks = client.get(f"/api/racks/{racks[1]['id']}/making?now=2026-12-01T09:00").json()["tasks"]
+    line = next(line for task in tasks for line in task["lines"])
+    ticked = [
+        ("tick-one", tasks[0]["key"]),
+        ("tick-two", tasks[1]["key"]),
+        ("tick-line", line["item"]),
+    ]
+    said = [{"id": one, "item": item, "at": "2026-12-01T10:00"} for one, item in ticked]
+    client.post(f"/api/racks/{racks[1]['id']}/making/ticks", json={"said": said, "device": "x"})
+    assert after() == "Being built: 2 steps done"
+    assert after(place={"x": "20 mm"}).startswith("Check: ")
+    assert after(row={"count": 60, "length": "900 mm", "follows": "pitch"}).startswith("Must fix: ")

@@ -225,7 +225,7 @@ def test_prices_are_read_back_as_they_were_written(
     [
         ("120;21;far;", "far"),
         ("120;21;;", "long"),
-        ("120;21;900;knot at 2 m over 30 mm", "not on a stick of 900 mm"),
+        ("120;21;900;knot at 2 m over 30 mm", "not on a length of 900 mm"),
         ("120;21;900;worm 20", "none of the choices"),
         ("-120;21;900;", "-120"),
     ],

@@ -33,7 +33,7 @@ STEPS: dict[str, TapeName] = {
     "1/2": "0.5 mm",
 }
 UNITS: tuple[Unit, ...] = ("in", "mm")
-WORDS = Words(lambda n: f"{n} holder{'s' * (n != 1)}", {"": "holder"})
+WORDS = Words(lambda n: f"{n} holder{'s' * (n != 1)}", {"": "holder"}, "holder")
 RULES = ("half", "whole", "gaps", "inside")
 
 

@@ -34,7 +34,7 @@ P = Fraction(1000, 7)
     ("code", "made", "says"),
     [
         ("plan", lambda i: MM.round(P / 2 + i * P), "where the plan has them"),
-        ("spaces", lambda i: MM.round(P / 2 + i * 6 * P / 7), "divided by the number of holders"),
+        ("spaces", lambda i: MM.round(P / 2 + i * 6 * P / 7), "divided by the number of hooks"),
         ("spaces", lambda i: MM.round(P / 2 + i * 6 * P / 5), "one space too few"),
         ("gap-as-pitch", lambda i: MM.round(P / 2 + i * (P - 30)), "the fixture's own 30 mm"),
         (
@@ -93,7 +93,7 @@ def test_one_mark_short_and_one_misread() -> None:
     plan = row()
     short = check_marks([MM.round(axis) for axis in plan.axes[:-1]], plan, MM, THICK)
     assert short.slip.code == "spaces"
-    assert "the plan has one mark more" in short.slip.says
+    assert "The plan has one mark more" in short.slip.says
     assert short.missing == (6,)
     late = check_marks([MM.round(axis) for axis in plan.axes[1:]], plan, MM, THICK)
     assert (late.slip.code, late.missing) == ("spaces", (0,))

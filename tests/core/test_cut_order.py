@@ -46,7 +46,7 @@ def test_beyond_a_flaw_the_tape_is_hooked_anew() -> None:
     assert order(sawn, means(cutting()), MM) == (
         "Square the left end: 10 mm off it.",
         "Cut at 600 mm: Rail 1.",
-        "Leave out the knot: cut square at 750 mm from the stick's own left end.",
+        "Leave out the knot: cut square at 750 mm from its own left end.",
         "Cut at 600 mm: Rail 2.",
         "Back to the rack: 238 mm.",
     )
@@ -65,7 +65,7 @@ def test_where_the_first_stretch_gives_nothing_the_second_is_measured_from_its_o
     ]
     assert (
         order(sawn, means(cutting()), MM)[0]
-        == "Leave out the check: cut square at 300 mm from the stick's own left end."
+        == "Leave out the check: cut square at 300 mm from its own left end."
     )
 
 

@@ -325,7 +325,7 @@ def test_equal_gaps_that_are_none_speak_of_the_fixtures() -> None:
 
 def test_spaces_are_never_counted_as_holders() -> None:
     figure = next(f for f in build(COATS).figures if f.key == "row.count")
-    assert "6 holders stand at 5 spaces" in figure.why
+    assert "6 hooks or pegs have 5 spaces between them" in figure.why
 
 
 @given(brief=briefs)

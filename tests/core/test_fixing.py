@@ -261,7 +261,7 @@ def test_every_body_takes_the_first_way_that_holds_it() -> None:
         ({"by": "mirrors", "into": "screws"}, "too few studs: "),
         ({"into": "spirals", "pull": "8 kg", "shear": "8 kg"}, "too weak, "),
         ({"into": "spirals", "pull": 1}, "far too weak"),
-        ({"into": "sheet"}, "does not grip this lining"),
+        ({"into": "sheet"}, "does not grip this plasterboard"),
     ],
 )
 def test_what_holds_is_said_in_a_few_words(mount: dict[str, Any], words: str) -> None:

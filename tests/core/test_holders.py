@@ -221,7 +221,7 @@ def test_a_bent_hook_is_a_holder_like_any_other() -> None:
             {"holder": {"kind": "bent", "back": "40 mm"}},
         )
         rack = build(brief)
-        assert rack.holder_name == "bent hooks"
+        assert rack.holder_name == "bent-bar hooks"
         assert rack.outline
         assert rack.outline.path == bents.outline(bents.Bent(back=Fraction(40)))
         assert [one.kind for one in rack.machining[:4]] == [

@@ -341,7 +341,7 @@ def test_every_way_says_what_it_would_mean() -> None:
     assert into.keys() == {"auto"} | {
         key for key, anchor in anchors("metric").items() if "timber studs" in anchor.walls
     }
-    assert "Hole 14 mm; for linings of 9 mm to 50 mm." in into["toggles"].why
+    assert "Hole 14 mm; for plasterboard of 9 mm to 50 mm." in into["toggles"].why
     pegs = on({}, brief=starting_brief("enamel-mug", 6, "1 mm"))
     plates = next(
         w

@@ -62,7 +62,7 @@ def test_every_hole_is_listed_once_with_what_it_is_in(family: str, makeup: str) 
     assert {(hole.x - 1200, hole.y) for hole in holes} == {(screw.x, screw.y) for screw in screws}
     words = {"masonry": {"masonry"}, "planked": {"planks"}}.get(makeup)
     for hole in holes:
-        assert hole.into.startswith("stud ") or hole.into in (words or {"lining"})
+        assert hole.into.startswith("stud ") or hole.into in (words or {"plasterboard"})
     # What holds it is called as on the shopping list, and there are as many as there.
     tools = up(done).at_hand
     counts = dict(tool.split(" × ", 1)[::-1] for tool in tools if " × " in tool)
@@ -97,7 +97,7 @@ def test_hollow_walls_get_their_fixings_before_the_board_goes_up_for_good() -> N
     # before it.
     toggles = (
         "Hold the board up with hole 1",
-        "Take the board down. Drill 14 mm, through the lining",
+        "Take the board down. Drill 14 mm, through the plasterboard",
         "Put the bolts through the board",
     )
     plugs = (

@@ -450,7 +450,7 @@ def test_one_less_from_a_stick_because_of_the_saw() -> None:
     found = next(f for f in timber(stacked, stock).findings if f.code == "cut.kerf")
     assert (
         found.message
-        == "5 of 477 mm from a stick of 2400 mm: 4, because the saw takes 2.5 mm at each cut and 10"
+        == "5 of 477 mm from a length of 2400 mm: 4, because the saw takes 2.5 mm at each cut and 10"
         " mm go to square each end."
     )
     before = priced(stacked, stock).plan
@@ -547,7 +547,7 @@ def test_finish_by_area_and_coats() -> None:
 @pytest.mark.parametrize(
     ("data", "says"),
     [
-        ({**SIZES, "long": "800 mm", "flaws": [{"at": "900 mm"}]}, "not on a stick of 800 mm"),
+        ({**SIZES, "long": "800 mm", "flaws": [{"at": "900 mm"}]}, "not on a length of 800 mm"),
         ({"form": "dowel", "wide": "20 mm", "thick": "12 mm", "long": "1 m"}, "one diameter"),
         ({**SIZES, "long": "far"}, "far"),
     ],

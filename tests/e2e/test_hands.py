@@ -40,10 +40,10 @@ def test_no_key_is_lost_however_late_the_answers_are(porch: Page, ms: int) -> No
     expect(porch.get_by_label("count", exact=True)).to_have_value("11")
     saved(porch)
     before = int(marks(porch)[0].split()[0])
-    porch.get_by_role("slider", name="Holder 1 of").focus()
+    porch.get_by_role("slider", name="hook 1 of").focus()
     for _ in range(20):
         porch.keyboard.press("ArrowRight")
-    expect(porch.get_by_role("slider", name="Holder 1 of")).to_have_attribute(
+    expect(porch.get_by_role("slider", name="hook 1 of")).to_have_attribute(
         "aria-valuetext", f"{before + 20} mm from the left end"
     )
     saved(porch)
@@ -173,11 +173,11 @@ def test_a_finger_drags_what_a_mouse_does(phone: Page) -> None:
     swipe(phone, end, -40)
     expect(phone.get_by_label("length", exact=True)).not_to_have_value("1450 mm")
     saved(phone)
-    first = phone.get_by_role("slider", name="Holder 1 of")
+    first = phone.get_by_role("slider", name="hook 1 of")
     before = first.get_attribute("aria-valuetext")
     swipe(phone, first, 18)
     expect(first).not_to_have_attribute("aria-valuetext", before or "")
-    expect(first).to_have_attribute("aria-label", "Holder 1 of 6, pinned")
+    expect(first).to_have_attribute("aria-label", "hook 1 of 6, pinned")
     phone.get_by_role("button", name="Add a keep-out").click()
     phone.get_by_role("menuitemradio", name="knot").click()
     knot = phone.get_by_role("slider", name="knot on the board")

@@ -167,7 +167,7 @@ def test_every_view_is_clean_to_axe(browser: Browser, server: Server, width: int
     page.goto(server.address)
     open_rack(page, "Kitchen wall, mugs and ladles")
     page.get_by_role("button", name="Print and export").click()
-    page.get_by_role("menuitem", name="Sticks, jigs and lengths").click()
+    page.get_by_role("menuitem", name="Story sticks, jigs and lengths").click()
     expect(page.get_by_role("dialog").get_by_role("table")).to_be_visible()
     clean(page, "several rows, sticks and jigs")
     page.goto(server.address)

@@ -91,7 +91,7 @@ def test_a_deadline_is_met_and_wrong_figures_are_said(home: Page) -> None:
         ("Tuesday", "in the evening", "write 19:00–21:30, or none"),
         ("Wednesday", "21:00-19:00", "ends before it begins"),
         ("clamps", "many", "“many” is no number"),
-        ("your pace, of what is reckoned", "5 %", "greater than or equal to 25"),
+        ("your pace, ours is 100 %", "5 %", "greater than or equal to 25"),
         ("places to dry", "0", "greater than or equal to 1"),
     ):
         field = page.get_by_label(label, exact=True)

@@ -212,7 +212,7 @@ def test_the_focus_stays_where_the_work_is(home: Page) -> None:
     assert home.evaluate("document.activeElement.id") == "main"
     # The next rack, and not its bin: whoever presses on bins no other.
     binned = home.get_by_role("button", name="Put Kitchen, ladles in the bin")
-    assert press(binned) == "Washroom, towels"
+    assert press(binned) == "Choose Washroom, towels"
     open_rack(home, "Porch, waxed jackets")
     log = home.get_by_role("log")
     expect(log).to_have_text("Check: Less gap than asked")

@@ -180,7 +180,7 @@ def test_marks_made_by_hand_are_checked_and_planned_on_with(porch: Page) -> None
     # 1208 mm from the first axis to the last, divided by six instead of five.
     sheet.get_by_label("Your marks").fill("121, 322, 524, 725, 926, 1128")
     sheet.get_by_role("button", name="Check them").click()
-    expect(sheet.get_by_role("heading", name="Spaces counted as holders")).to_be_visible()
+    expect(sheet.get_by_role("heading", name="Spaces counted as hooks or pegs")).to_be_visible()
     expect(sheet.get_by_text("things would touch")).to_be_visible()
     sheet.get_by_role("button", name="Plan on with these").click()
     expect(porch.get_by_role("button", name="Mark 6: 1128 mm")).to_be_visible()
@@ -208,11 +208,11 @@ def test_versions_side_by_side_and_back_again(porch: Page) -> None:
 
 def test_sticks_jigs_and_lengths(porch: Page) -> None:
     porch.get_by_role("button", name="Print and export").click()
-    porch.get_by_role("menuitem", name="Sticks, jigs and lengths").click()
+    porch.get_by_role("menuitem", name="Story sticks, jigs and lengths").click()
     sheet = porch.get_by_role("dialog")
     sheet.get_by_role("radio", name="a mirrored pair").click()
     sheet.get_by_label("Office, room keys").check()
-    link = sheet.get_by_role("link", name="Print the stick").get_attribute("href") or ""
+    link = sheet.get_by_role("link", name="Print the story stick").get_attribute("href") or ""
     assert "pair=mirrored" in link
     assert porch.request.get(porch.url.split("/racks")[0] + link).body().startswith(b"%PDF")
     sheet.get_by_label("holes in it").fill("20")

@@ -104,7 +104,7 @@ def test_a_stick_is_put_on_the_rack_and_the_yard_is_asked(home: Page) -> None:
     sheet.get_by_label("at", exact=True).fill("2 m")
     sheet.get_by_role("button", name="Keep it").click()
     expect(sheet.get_by_role("alert")).to_have_count(1)
-    expect(sheet.get_by_role("alert")).to_contain_text("not on a stick of 1350 mm")
+    expect(sheet.get_by_role("alert")).to_contain_text("not on a length of 1350 mm")
     sheet.get_by_label("at", exact=True).fill("1200")
     sheet.get_by_role("button", name="Side of flaw 1").click()
     page.get_by_role("menuitemradio", name="at the back").click()
@@ -167,7 +167,7 @@ def test_lists_come_from_files_and_what_is_left_out_is_said(home: Page) -> None:
     csv = (
         "wide;thick;long;flaws;note\n95;21;1740;knot at 300 over 40;behind the stove\n95;21;far;;\n"
     )
-    page.get_by_label("List of sticks").set_input_files(
+    page.get_by_label("List of what is on hand").set_input_files(
         {"name": "s.csv", "mimeType": "text/csv", "buffer": csv.encode()}
     )
     expect(page.get_by_text("1 taken. Left out: Line 3: long:").first).to_be_visible()

@@ -2181,6 +2181,8 @@ export interface components {
                 number
             ];
             holders: string;
+            /** @description What one of them is called. */
+            holder: string;
             tape: components["schemas"]["TapeView"];
             kinds: {
                 [key: string]: components["schemas"]["MeasuresView"];
@@ -3454,7 +3456,6 @@ export interface components {
             stops: components["schemas"]["StopView"][];
             lines: components["schemas"]["yardcliff__api__wood__wire__LineView"][];
             total: string;
-            per_holder: string;
             unknown: number;
             /** @description The total in hundredths, to compare plans by. */
             cost: number;
@@ -4334,8 +4335,8 @@ export interface components {
             says: string;
             size: string;
             to_settle: number;
-            /** @description Whether it is on a wall: until then nothing that holds it is checked. */
-            walled: boolean;
+            /** @description What is to be done next with it. */
+            next: string;
             scene: components["schemas"]["SceneView"];
         };
         /**

@@ -8,6 +8,8 @@ from pydantic import AfterValidator, BaseModel, Field, StringConstraints
 from yardcliff.api.racks.wire import RoomView
 from yardcliff.api.scenes import view_scene
 from yardcliff.api.wire import SceneView, Wire
+from yardcliff.core.built.facts import Fact
+from yardcliff.core.built.next_step import next_step
 from yardcliff.core.design.begin import Begun
 from yardcliff.core.design.change import dump
 from yardcliff.core.design.rack_design import Design
@@ -53,9 +55,7 @@ class RackSummary(Wire):
     says: str
     size: str
     to_settle: int
-    walled: bool = Field(
-        description="Whether it is on a wall: until then nothing that holds it is checked."
-    )
+    next: str = Field(description="What is to be done next with it.")
     scene: SceneView
 
 
@@ -103,13 +103,13 @@ def view_listed_racks(records: Iterable[Record], walls: Iterable[Record]) -> lis
     ]
 
 
-def view_summary(record: Record, design: Design) -> RackSummary:
+def view_summary(record: Record, design: Design, facts: Iterable[Fact]) -> RackSummary:
     return RackSummary(
         id=record.id,
         version=record.version,
         says=design.rack.says,
         size=_size(design),
         to_settle=sum(f.severity != "note" for f in design.findings),
-        walled=design.on_wall.site is not None,
+        next=next_step(design, facts),
         scene=view_scene(design.scene),
     )

@@ -18,6 +18,7 @@ from yardcliff.api.walls.wire import StandingView
 from yardcliff.app.application import Application
 from yardcliff.app.new_rack import new_brief
 from yardcliff.app.rack_changes import change_rack, step_back
+from yardcliff.core.built.facts import Kind
 from yardcliff.core.design.begin import How
 from yardcliff.core.design.change import amend, dump, read_brief
 from yardcliff.core.findings.finding import Patch
@@ -73,7 +74,8 @@ def list_racks(app: App, binned: Annotated[bool, Query(alias="bin")] = False) ->
 def get_drawn(rack_id: str, app: App) -> RackSummary:
     """A rack with its small drawing, as the first page has it."""
     record = app.racks.get(rack_id)
-    return view_summary(record, app.designs.stored(record))
+    done = app.facts.standing(rack_id, Kind.DONE)
+    return view_summary(record, app.designs.stored(record), done)
 
 
 def first_name(brief: Brief, app: Application) -> str:

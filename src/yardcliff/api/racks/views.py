@@ -85,6 +85,7 @@ def view_design(design: Design, *, tries: bool = False) -> DesignView:
         ends=(row.run.start, row.run.end),
         origin=tuple(map(in_mm, rack.rows[0].at(Fraction(0)))),
         holders=rack.holder_name,
+        holder=rack.holder_noun,
         tape=TapeView(name=tape.name, unit=tape.unit, step_mm=float(tape.step)),
         kinds={kind: view_measures(item) for kind, item in design.brief.kinds.items()},
         things=ThingsView(

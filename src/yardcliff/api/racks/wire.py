@@ -227,6 +227,7 @@ class DesignView(Wire):
     )
     origin: tuple[float, float] = Field(description="Where the first row starts, (x, y) in mm.")
     holders: str
+    holder: str = Field(description="What one of them is called.")
     tape: TapeView
     kinds: dict[str, MeasuresView]
     things: ThingsView

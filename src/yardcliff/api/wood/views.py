@@ -33,7 +33,7 @@ from yardcliff.core.wood.cut_order import at_the_saw, order
 from yardcliff.core.wood.layout import Group, Laid, Offcut, Sawn, marks, pieces, plain, stops
 from yardcliff.core.wood.means import Means
 from yardcliff.core.wood.rack_timber import Timber
-from yardcliff.core.wood.stock import PriceList, Stick, Supply
+from yardcliff.core.wood.stock import STICK, PriceList, Stick, Supply
 from yardcliff.messages import tr
 from yardcliff.store.timber import Sawing
 
@@ -101,9 +101,6 @@ def view_timber(
         ],
         lines=[_line(line, supply.currency, locale) for line in found.lines],
         total=locale.money(cost.total, supply.currency),
-        per_holder=locale.money(
-            round((cost.total + so_far.spent) / max(found.holders, 1)), supply.currency
-        ),
         spent=locale.money(so_far.spent, so_far.currency) if so_far.spent else "",
         cut=so_far.cut,
         unknown=cost.unknown,
@@ -183,7 +180,7 @@ def _parts(found: Timber, cutting: Cutting, sticks: Iterable[Sawn]) -> list[str]
 
 def _stick(key: str, supply: Supply, tape: Tape) -> str:
     """A stick that is left alone, as its owner knows it."""
-    on_hand = {tr("api.stick", number=one): stick for one, stick in supply.sticks}
+    on_hand = {STICK + one: stick for one, stick in supply.sticks}
     if key not in on_hand:
         return key
     stick = on_hand[key]

@@ -196,7 +196,6 @@ class TimberView(Wire):
     stops: list[StopView]
     lines: list[LineView]
     total: str
-    per_holder: str
     unknown: int
     cost: int = Field(description="The total in hundredths, to compare plans by.")
     currency: str

@@ -38,7 +38,8 @@ def fit(bent: Bent, ground: Ground) -> Fitting:
     drop = bent.back / 2 + bent.radius
     out, (thin, wide) = stands_out(bent), flat(bent)
     return Fitting(
-        name=tr("holders.bent-hooks"),
+        name=tr("holders.bent-hooks", n=2),
+        noun=tr("holders.bent-hooks", n=1),
         reach=half(wide),
         glyph=HookGlyph(bent.bar, bent.back, -drop, out, (quarter, -quarter)),
         bores=tuple(Bore("pilot hole", up, bit, deep, 0) for up in (quarter, -quarter)),

@@ -132,7 +132,8 @@ def fit(bolt: Bolt, ground: Ground) -> Fitting:
     known = measures(bolt)
     across, bit, deep = known["across"], known[ground.wood], bolt.length - bolt.showing
     return Fitting(
-        name=tr("holders.lag-bolts"),
+        name=tr("holders.lag-bolts", n=2),
+        noun=tr("holders.lag-bolts", n=1),
         reach=half(across),
         glyph=BoltGlyph(across, across, out=bolt.showing + known["head"]),
         bores=(Bore("pilot hole", ZERO, bit, max(deep, ZERO), 0),),

@@ -101,7 +101,8 @@ def fit(clip: Clip, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     bit = screw_sizes(gauge)[ground.wood]
     offset = ground.height / 4
     return Fitting(
-        name=tr("holders.clips"),
+        name=tr("holders.clips", n=2),
+        noun=tr("holders.clips", n=1),
         how="in",
         reach=half(outside),
         glyph=ClipGlyph(outside, ground.height, out=outside),

@@ -63,7 +63,8 @@ def fit(cradle: Cradle, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     arms = peg_fit.fit(arm, ground, "cradle", (-aside, aside))
     return replace(
         arms,
-        name=tr("holders.cradles"),
+        name=tr("holders.cradles", n=2),
+        noun=tr("holders.cradles", n=1),
         how="in",
         reach=half(opening + 2 * cradle.diameter),
         end_distance=opening / 2 + cradle.diameter * 2,

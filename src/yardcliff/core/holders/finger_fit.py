@@ -40,7 +40,8 @@ def fit(flip: Flip, rod: Rod, ground: Ground) -> Fitting:
     rise, reach = (rounded(float(flip.length) * way(radians(flip.tilt))) for way in (sin, cos))
     high = below + flip.length
     return Fitting(
-        name=tr("holders.fingers-on-a-rod"),
+        name=tr("holders.fingers-on-a-rod", n=2),
+        noun=tr("holders.fingers-on-a-rod", n=1),
         reach=half(room),
         glyph=FingerGlyph(flip.width, high, rise, rounded(ends.off) + reach),
         bores=(Bore("finger", (flip.length - below) / 2, flip.width, flip.thickness, flip.tilt),),

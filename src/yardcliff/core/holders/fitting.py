@@ -92,7 +92,8 @@ class Ground:
 
 @dataclass(frozen=True, slots=True)
 class Fitting:
-    """A holder on its ground; things hang `how` it: on hooks, in holes.
+    """A holder on its ground; things hang `how` it: on hooks, in holes. Many are called by their
+    `name`, one by its `noun`.
 
     `end_distance` is the least from its axis to the board's end, `apart` from one axis to the next,
     whatever hangs; `outline` is of one that is shaped in the shop; `links` are what may give way in
@@ -101,6 +102,7 @@ class Fitting:
     """
 
     name: str
+    noun: str
     reach: Reach
     glyph: Glyph
     bores: tuple[Bore, ...]

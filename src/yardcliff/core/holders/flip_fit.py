@@ -46,7 +46,8 @@ def fit(flip: Flip, ground: Ground) -> Fitting:
     seat, (long, _) = flip.thickness / 2 + flip.pin / 2, kept(ground)
     keeper, up, gauge = KEEPER.of(ground.sizes), KEEPER_UP.of(ground.sizes), JOINS.of(ground.sizes)
     return Fitting(
-        name=tr("holders.flip-pegs"),
+        name=tr("holders.flip-pegs", n=2),
+        noun=tr("holders.flip-pegs", n=1),
         reach=half(wide),
         glyph=FlipGlyph(
             flip.width, low + high, rounded(float(flip.length) * sin(radians(flip.tilt))), out

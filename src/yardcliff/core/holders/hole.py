@@ -134,7 +134,8 @@ def fit(hole: Hole, ground: Ground, items: tuple[Item, ...]) -> Fitting:
             )
         )
     return Fitting(
-        name=tr("holders.slots") if slot else tr("holders.holes"),
+        name=tr("holders.slots", n=2) if slot else tr("holders.holes", n=2),
+        noun=tr("holders.slots", n=1) if slot else tr("holders.holes", n=1),
         reach=half(bit),
         glyph=HoleGlyph(bit, ground.thickness),
         bores=(Bore("through hole", ZERO, bit, ground.thickness, 0, slot),),

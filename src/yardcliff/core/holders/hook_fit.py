@@ -39,7 +39,8 @@ def fit(hook: Hook, ground: Ground) -> Fitting:
     diameter = thick(hook.gauge)
     name = "shank" if hook.fastening == "shank" else "screw"
     return Fitting(
-        name=tr("holders.hooks"),
+        name=tr("holders.hooks", n=2),
+        noun=tr("holders.hooks", n=1),
         reach=half(hook.plate_width),
         glyph=HookGlyph(
             hook.plate_width, hook.plate_height, -hook.throat, hook.projection, offsets

@@ -92,7 +92,8 @@ def fit(ledge: Ledge, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     wide, notch = width(ledge, ground.height, items, ground.sizes), ground.height + ledge.play
     many, hole = dowelled(ground.height, wide, ground.sizes)
     return Fitting(
-        name=tr("holders.ledges"),
+        name=tr("holders.ledges", n=2),
+        noun=tr("holders.ledges", n=1),
         reach=half(ledge.thickness),
         glyph=LedgeGlyph(ledge.dowel, ledge.thickness, out=-ledge.notch / 2),
         bores=(Bore("ledge", ZERO, ledge.thickness, ZERO, 0),),

@@ -36,7 +36,8 @@ def fit(
     """
     reach, ground = half(peg.diameter), replace(ground, pulled=ground.pulled.shared(len(asides)))
     return Fitting(
-        name=tr("holders.dowel-pegs"),
+        name=tr("holders.dowel-pegs", n=2),
+        noun=tr("holders.dowel-pegs", n=1),
         reach=reach,
         glyph=PegGlyph(
             peg.diameter,

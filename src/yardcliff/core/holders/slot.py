@@ -117,7 +117,8 @@ def fit(slot: Slot, ground: Ground, items: tuple[Item, ...]) -> Fitting:
     mouth = rounded(float(wide) / cos(radians(slot.angle)))
     web = ground.thickness - reach_in(slot, wide)
     return Fitting(
-        name=tr("holders.slots"),
+        name=tr("holders.slots", n=2),
+        noun=tr("holders.slots", n=1),
         reach=half(mouth),
         glyph=SlotGlyph(ground.height, mouth),
         bores=(Bore("slot", ZERO, wide, slot.depth, slot.angle),),

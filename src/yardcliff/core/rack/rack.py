@@ -146,7 +146,8 @@ class Rack:
     bored: tuple[tuple[Bore, ...], ...]
     glyphs: tuple[Glyph, ...]
     holder_name: str
-    """What the first row's holders are called."""
+    """What the first row's holders are called; one of them by the noun."""
+    holder_noun: str
     kinds: Mapping[str, Item]
     looks: Mapping[str, Look]
     hung: tuple[Hung, ...]

@@ -24,10 +24,17 @@ from yardcliff.messages import listed, tr
 
 @dataclass(frozen=True, slots=True)
 class Words:
-    """How findings speak of what hangs: `5 -> "5 enamel mugs"`, and the name of each kind."""
+    """How findings speak of what hangs: `5 -> "5 enamel mugs"`, and the name of each kind; and of
+    what it hangs on: `hook`.
+    """
 
     noun: Callable[[int], str]
     names: Mapping[str, str]
+    holder: str
+
+    def at(self, index: int) -> str:
+        """`Hook 3`."""
+        return tr("part.holder", holder=self.holder.capitalize(), number=index + 1)
 
 
 def too_close(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
@@ -49,7 +56,7 @@ def too_close(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
             row.gaps[k],
             apart,
             at=(float(row.axes[k] + row.axes[k + 1]) / 2, 0.0),
-            fixes=_closeness_fixes(row, tape, noun, (k, k + 1), counts_that_fit(row)),
+            fixes=_closeness_fixes(row, tape, words, (k, k + 1), counts_that_fit(row)),
         )
         return
     if row.count < 2:
@@ -84,7 +91,7 @@ def too_close(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
         row.air,
         row.brief.air,
         at=(float(edge + row.air / 2), 0.0),
-        fixes=_closeness_fixes(row, tape, noun, pair, fit),
+        fixes=_closeness_fixes(row, tape, words, pair, fit),
     )
 
 
@@ -138,7 +145,7 @@ def _loss(row: Row, tape: Tape) -> str:
 
 
 def _closeness_fixes(
-    row: Row, tape: Tape, noun: Callable[[int], str], holders: tuple[int, int], fit: int
+    row: Row, tape: Tape, words: Words, holders: tuple[int, int], fit: int
 ) -> tuple[Fix, ...]:
     if any(index in holders for index, _ in row.given.nudges):
         # The nudge took the air, or some of it: what else helps has to do without it too.
@@ -146,11 +153,11 @@ def _closeness_fixes(
         rest = (
             ()
             if still.air >= still.brief.air
-            else _closeness_fixes(still, tape, noun, holders, fit)
+            else _closeness_fixes(still, tape, words, holders, fit)
         )
         off = row_patch(nudge=NONE)["row"]
         return (
-            Fix(tr("fix.let-no-holder-move-by-itself"), {"row": off}),
+            Fix(tr("fix.let-no-holder-move-by-itself", holder=words.holder), {"row": off}),
             *(Fix(fix.label, {"row": fix.patch["row"] | off}) for fix in rest),
         )
     held = [pin for pin in row.pins if pin.index in holders] or list(row.pins)
@@ -167,9 +174,9 @@ def _closeness_fixes(
         fixes += even_air(row)
         fixes += longer(row, tape, length_for(row, row.count))
         if 0 < fit < row.count:
-            fixes.append(Fix(noun(fit), row_patch(count=fit)))
+            fixes.append(Fix(words.noun(fit), row_patch(count=fit)))
     air = down(row.air, tape)
     if air >= -min(pair_gives(row), default=NONE) and row.tightest >= row.rule.apart:
         # With even air the figure that followed is asked for: it goes on following.
         fixes.append(_gap(tape, air, follows=row.brief.follows))
-    return room_for_one(row, tape) or tuple(fixes) or (Fix(noun(1), row_patch(count=1)),)
+    return room_for_one(row, tape) or tuple(fixes) or (Fix(words.noun(1), row_patch(count=1)),)

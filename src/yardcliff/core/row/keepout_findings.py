@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from typing import Any
 
 from yardcliff.core.findings.finding import Finding, Fix
+from yardcliff.core.row.closeness import Words
 from yardcliff.core.row.fixes import row_patch, up
 from yardcliff.core.row.row import Row
 from yardcliff.core.row.spacing import solve
@@ -14,23 +15,33 @@ from yardcliff.messages import tr
 NONE = Fraction(0)
 
 
-def check_keepouts(row: Row, tape: Tape) -> Iterator[Finding]:
+def check_keepouts(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
     """Findings of a row among its keep-outs."""
     given = row.given
     if given.hits:
-        yield _on_a_keepout(row, tape)
+        yield _on_a_keepout(row, tape, words)
         return
     if given.nudges:
         index, by = max(given.nudges, key=lambda nudge: abs(nudge[1]))
         yield Finding(
             "keepout.nudged",
-            tr("part.holder", number=index + 1),
-            tr("keepout.nudged", number=index + 1, by=tape.write(abs(by)), moved=row.run.moved(by)),
+            words.at(index),
+            tr(
+                "keepout.nudged",
+                holder=words.at(index),
+                by=tape.write(abs(by)),
+                moved=row.run.moved(by),
+            ),
             tr("quantity.moved"),
             abs(by),
             row.brief.nudge,
             at=(float(row.axes[index]), 0),
-            fixes=(Fix(tr("fix.let-no-holder-move-by-itself"), row_patch(nudge=NONE)),),
+            fixes=(
+                Fix(
+                    tr("fix.let-no-holder-move-by-itself", holder=words.holder),
+                    row_patch(nudge=NONE),
+                ),
+            ),
         )
     if given.shift:
         yield Finding(
@@ -48,7 +59,7 @@ def check_keepouts(row: Row, tape: Tape) -> Iterator[Finding]:
         )
 
 
-def _on_a_keepout(row: Row, tape: Tape) -> Finding:
+def _on_a_keepout(row: Row, tape: Tape, words: Words) -> Finding:
     index, k = row.given.hits[0]
     flaw, axis = row.brief.keepouts[k], row.axes[index]
     over = min(flaw.at + flaw.width + row.fixture.left - axis, axis - flaw.at + row.fixture.right)
@@ -59,7 +70,10 @@ def _on_a_keepout(row: Row, tape: Tape) -> Finding:
             tr("row.let-go-of-pin", number=index + 1),
             {"pins": tuple(pin for pin in row.brief.pins if pin.index != index)},
         ),
-        (tr("row.let-holders-move-up-to", wider=tape.write(wider)), {"nudge": wider}),
+        (
+            tr("row.let-holders-move-up-to", holder=words.holder, wider=tape.write(wider)),
+            {"nudge": wider},
+        ),
         *(
             (tr("row.instead-of", number=n, count=row.count), {"count": n})
             for n in (row.count - 1, row.count + 1)
@@ -78,10 +92,10 @@ def _on_a_keepout(row: Row, tape: Tape) -> Finding:
     )
     return Finding(
         "keepout.hit",
-        tr("part.holder", number=index + 1),
+        words.at(index),
         tr(
             "keepout.hit",
-            number=index + 1,
+            holder=words.at(index),
             flaw=tr(f"flaw.{flaw.flaw}"),
             at=tape.write(flaw.at),
             over=tape.write(over),

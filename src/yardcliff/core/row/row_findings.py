@@ -1,6 +1,6 @@
 """What is wrong with a solved row, and the smallest changes that would put it right."""
 
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 
 from yardcliff.core.findings.finding import Finding, Fix
 from yardcliff.core.row.choice_findings import choices
@@ -37,7 +37,7 @@ def check(
     its axis as is `bored`.
     """
     noun = words.noun
-    yield from _pins(row)
+    yield from _pins(row, words)
     if row.trouble == "no-room":
         yield no_room(row, tape, noun)
         return
@@ -46,9 +46,9 @@ def check(
         return
     if row.brief.follows == "nothing" and row.spare:
         yield disagree(row, tape, noun)
-    off, close = [*_off_board(row, tape, noun)], [*too_close(row, tape, words)]
+    off, close = [*_off_board(row, tape, words)], [*too_close(row, tape, words)]
     yield from (*off, *close)
-    yield from check_keepouts(row, tape)
+    yield from check_keepouts(row, tape, words)
     # How near the ends are is looked at once the row itself stands; where no wood is left, at once.
     ends = _ends(row, tape, words, end_distance, end_why, bored)
     yield from (finding for finding in ends if not off and not (close and finding.left))
@@ -56,13 +56,13 @@ def check(
     yield from choices(row, tape)
 
 
-def _pins(row: Row) -> Iterator[Finding]:
+def _pins(row: Row, words: Words) -> Iterator[Finding]:
     stray = [pin for pin in row.brief.pins if pin.index >= row.holders]
     if stray:
         yield Finding(
             "pin.stray",
             tr("part.pin-number", number=stray[0].index + 1),
-            tr("pin.stray", number=stray[0].index + 1),
+            tr("pin.stray", holder=words.holder, number=stray[0].index + 1),
             tr("quantity.holders"),
             str(row.holders),
             str(stray[0].index + 1),
@@ -73,8 +73,8 @@ def _pins(row: Row) -> Iterator[Finding]:
             held = [p for p in row.pins if p.index in (k, k + 1)] or list(row.pins)
             yield Finding(
                 "pin.order",
-                tr("part.holder", number=k + 2),
-                tr("pin.order", number=k + 2, before=k + 1),
+                words.at(k + 1),
+                tr("pin.order", holder=words.at(k + 1), before=k + 1),
                 tr("quantity.from-the-one-before"),
                 row.gaps[k],
                 Fraction(0),
@@ -84,7 +84,7 @@ def _pins(row: Row) -> Iterator[Finding]:
             return
 
 
-def _off_board(row: Row, tape: Tape, noun: Callable[[int], str]) -> list[Finding]:
+def _off_board(row: Row, tape: Tape, words: Words) -> list[Finding]:
     over_left = row.fixture.left - row.axes[0]
     over_right = row.axes[-1] + row.fixture.right - row.length
     if max(over_left, over_right) <= 0:
@@ -107,14 +107,16 @@ def _off_board(row: Row, tape: Tape, noun: Callable[[int], str]) -> list[Finding
             *longer(
                 row, tape, whole + max(row.pitch, row.fixture.across), "ends" if shared else ""
             ),
-            Fix(noun(fit), row_patch(count=fit, follows="ends")),
+            Fix(words.noun(fit), row_patch(count=fit, follows="ends")),
         )
     )
     return [
         Finding(
             "row.off-board",
-            tr("part.holder", number=index + 1),
-            tr("row.off-board", number=index + 1, past=tape.write(max(over_left, over_right))),
+            words.at(index),
+            tr(
+                "row.off-board", holder=words.at(index), past=tape.write(max(over_left, over_right))
+            ),
             tr("quantity.past-the-end"),
             max(over_left, over_right),
             Fraction(0),
@@ -172,7 +174,7 @@ def _ends(
         thing = row.things[(row.count - 1) * side]
         yield Finding(
             "row.overhang",
-            tr("part.holder", number=index + 1),
+            words.at(index),
             tr(
                 "row.overhang",
                 names=words.names[thing.kind].capitalize(),
@@ -200,8 +202,8 @@ def _ends(
         )
         yield Finding(
             "row.end-grain",
-            tr("part.holder", number=index + 1),
-            tr("row.end-grain", number=index + 1, near=tape.write(near), end_why=end_why),
+            words.at(index),
+            tr("row.end-grain", holder=words.at(index), near=tape.write(near), end_why=end_why),
             tr("quantity.from-the-end"),
             near,
             end_distance,

@@ -61,8 +61,8 @@ def of_the_rows(
             continue
         checked.add(id(row.row))
         kinds = {thing.kind for thing in row.row.things}
-        words = _words({kind: item for kind, item in used.items() if kind in kinds})
         fit = fitted.of(k)
+        words = _words({kind: item for kind, item in used.items() if kind in kinds}, fit.noun)
         for finding in check(row.row, tape, words, fit.end_distance, fit.end_why, fit.bored):
             if k and (finding.code in said or finding.code in OF_THE_FIRST_ROW):
                 continue  # the rows above have the same trouble, from the same cause
@@ -87,11 +87,11 @@ def of_the_rows(
     yield from check_rows(brief.rows, rows[0].row, standing, brief.hung, tape)
 
 
-def _words(used: Mapping[str, Item]) -> Words:
+def _words(used: Mapping[str, Item], holder: str) -> Words:
     names = {kind: item.name for kind, item in used.items()}
     if len(used) == 1:
-        return Words(next(iter(used.values())).counted, names)
-    return Words(lambda count: tr("ways.things", n=count), names)
+        return Words(next(iter(used.values())).counted, names, holder)
+    return Words(lambda count: tr("ways.things", n=count), names, holder)
 
 
 def says(used: Mapping[str, Item], hung: tuple[Hung, ...]) -> str:

@@ -218,6 +218,7 @@ def assemble(
         tuple(bores for _, bores in looks),
         tuple(glyph for glyph, _ in looks),
         fitted.name,
+        fitted.noun,
         used,
         seen,
         hung,

@@ -225,10 +225,11 @@ def _shorter(brief: StackedBrief, row: Row, rails: int) -> Iterator[Fix]:
         {"length": length, "count": row.count, "follows": "pitch", "pins": ()}
     )
     tried = solve(asked, row.things_of, row.fixture)
-    tape, end = brief.in_hand, fitting(brief).end_distance
-    words = Words(str, {kind: item.name for kind, item in brief.kinds.items()})
+    tape, fitted = brief.in_hand, fitting(brief)
+    words = Words(str, {kind: item.name for kind, item in brief.kinds.items()}, fitted.noun)
     before, after = (
-        {finding.code for finding in check(one, tape, words, end)} for one in (row, tried)
+        {finding.code for finding in check(one, tape, words, fitted.end_distance)}
+        for one in (row, tried)
     )
     if tried.length == length and after <= before:
         yield Fix(

@@ -16,7 +16,7 @@ from yardcliff.core.units.trade import Trade
 from yardcliff.core.wood.layout import CutPlan, Group, Piece, Sawn, Source
 from yardcliff.core.wood.means import Means
 from yardcliff.core.wood.solving import Progress, Solved, fits, gives, solved
-from yardcliff.core.wood.stock import ROUND, Stick, Supply, sold
+from yardcliff.core.wood.stock import ROUND, STICK, Stick, Supply, sold
 from yardcliff.messages import tr
 
 
@@ -101,7 +101,7 @@ def sources(piece: Piece, supply: Supply, means: Means) -> list[Source]:
 def on_hand(key: str, stick: Stick, trade: Trade) -> Source:
     """A stick that lies here, as it is called in a trade."""
     return Source(
-        f"stick {key}",
+        STICK + key,
         stick.says(trade),
         stick,
         stick.long,

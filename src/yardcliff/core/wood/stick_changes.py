@@ -5,13 +5,13 @@ from collections.abc import Iterable
 from yardcliff.core.materials.goods import Form
 from yardcliff.core.units.exact import Fraction
 from yardcliff.core.wood.layout import SHEET_WIDE, Offcut, Sawn
-from yardcliff.core.wood.stock import ROUND, Flaw, Section, Stick
+from yardcliff.core.wood.stock import ROUND, STICK, Flaw, Section, Stick
 from yardcliff.messages import tr
 
 
 def used_sticks(sticks: Iterable[Sawn]) -> list[str]:
     """The ids of those on hand that are cut up."""
-    return [sawn.source.key.removeprefix("stick ") for sawn in sticks if sawn.source.on_hand]
+    return [sawn.source.key.removeprefix(STICK) for sawn in sticks if sawn.source.on_hand]
 
 
 def offcut_sticks(sticks: Iterable[Sawn]) -> list[Stick]:

@@ -34,6 +34,8 @@ Note = Annotated[str, StringConstraints(strip_whitespace=True, max_length=120)]
 Text = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=80)]
 ROUND: frozenset[Form] = frozenset({"dowel", "pipe", "bar", "threaded rod"})
 """What has a diameter instead of a section."""
+STICK = "stick "
+"""What the key of what is cut begins with where that is on hand; its own id follows."""
 
 
 class Flaw(Frozen):

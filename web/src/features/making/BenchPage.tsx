@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { useEffect, useRef } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 
 import { api, wallTime } from "../../api/client";
@@ -146,7 +146,7 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
   const reader = useReader(line?.text ?? task?.title ?? "");
   if (!task) return null;
   return (
-    <div className="mx-auto flex min-h-dvh max-w-3xl flex-col">
+    <div className="flex min-h-dvh flex-col lg:h-dvh">
       <title>{t("making.bench-yardcliff", { name })}</title>
       <header className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b-2 border-ink bg-sheet px-3 py-2">
         <Link to={`/racks/${id}/making`} className="act-link">
@@ -167,84 +167,120 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
       </header>
       <Unsent id={id} held={held} making={making} onLetGo={onLetGo} />
       <Timers making={making} onTick={onTick} />
-      <main id="main" tabIndex={-1} className="flex-1 px-3 pt-3 pb-4">
-        <div className="flex items-center gap-3">
-          <p className="hand flex-1 text-soft">
-            {t("making.step-of", { number: task.number, count: tasks.length })}
-            <span className="pl-3">{task.takes}</span>
-            {task.waits && <span className="pl-3">{t("making.then", { waits: task.waits })}</span>}
-          </p>
-          <Clock since={making.clock} onTick={onTick} />
-        </div>
-        <h2 className={`text-head leading-tight ${task.done ? "text-soft line-through" : ""}`}>
-          {task.title}
-        </h2>
-        {line && (
-          <p aria-live="polite" className="mt-3 border-y-2 border-mark py-3">
-            <span className="block text-plain text-soft">
-              {t("making.next-of", {
-                count: planned.filter((one) => one.done).length + 1,
-                count2: planned.length,
-              })}
-            </span>
-            <span
-              className={`hand block leading-tight font-semibold ${line.text.length > LONG ? "text-title" : "text-display"}`}
-            >
-              <Measure text={line.text} />
-            </span>
-          </p>
-        )}
-        {open.length > 0 && !task.done && (
-          <p className="mt-3 border-l-4 border-care bg-care-bg py-1 pr-2 pl-2.5">
-            {t("making.not-done-yet-comes-first")}{" "}
-            {open.map((one) => (
-              <Button key={one.key} className="my-0.5 mr-1" onClick={() => show(tasks.indexOf(one))}>
-                {one.title}
+      <div className="flex min-h-0 flex-1">
+        <AllSteps tasks={tasks} at={at} onShow={show} />
+        <div className="flex min-w-0 flex-1 flex-col lg:overflow-y-auto">
+          <main id="main" tabIndex={-1} className="w-full max-w-5xl flex-1 px-3 pt-3 pb-4 lg:px-8">
+            <div className="flex items-center gap-3">
+              <p className="hand flex-1 text-soft">
+                {t("making.step-of", { number: task.number, count: tasks.length })}
+                <span className="pl-3">{task.takes}</span>
+                {task.waits && <span className="pl-3">{t("making.then", { waits: task.waits })}</span>}
+              </p>
+              <Clock since={making.clock} onTick={onTick} />
+            </div>
+            <h2 className={`text-head leading-tight ${task.done ? "text-soft line-through" : ""}`}>
+              {task.title}
+            </h2>
+            {line && (
+              <p aria-live="polite" className="mt-3 border-y-2 border-mark py-3">
+                <span className="block text-plain text-soft">
+                  {t("making.next-of", {
+                    count: planned.filter((one) => one.done).length + 1,
+                    count2: planned.length,
+                  })}
+                </span>
+                <span
+                  className={`hand block leading-tight font-semibold ${line.text.length > LONG ? "text-title" : "text-display"}`}
+                >
+                  <Measure text={line.text} />
+                </span>
+              </p>
+            )}
+            {open.length > 0 && !task.done && (
+              <p className="mt-3 border-l-4 border-care bg-care-bg py-1 pr-2 pl-2.5">
+                {t("making.not-done-yet-comes-first")}{" "}
+                {open.map((one) => (
+                  <Button key={one.key} className="my-0.5 mr-1" onClick={() => show(tasks.indexOf(one))}>
+                    {one.title}
+                  </Button>
+                ))}
+              </p>
+            )}
+            {waits.length > 0 && !task.done && (
+              <ul
+                aria-label={t("making.wait-first")}
+                className="mt-3 border-l-4 border-care bg-care-bg py-1 pr-2 pl-2.5"
+              >
+                {waits.map((one) => (
+                  <li key={one.key}>
+                    <strong className="font-semibold">
+                      {t("making.wait-until", { until_says: one.until_says })}
+                    </strong>
+                    {t("making.after", { title: one.title, why: one.why })}
+                  </li>
+                ))}
+              </ul>
+            )}
+            <Picture task={task} scene={scene} />
+            <div className="mt-3 text-lead">
+              <CardText task={task} onTick={onTick} short={line !== undefined} />
+            </div>
+          </main>
+          <footer className="sticky bottom-0 flex gap-2 border-t-2 border-ink bg-sheet p-3">
+            <Button className={BIG} disabled={at === 0} onClick={() => show(at - 1)}>
+              {t("making.back")}
+            </Button>
+            {task.done ? (
+              <Button className={BIG} onClick={() => onTick(task.key, false)}>
+                {t("making.not-done-yet")}
               </Button>
-            ))}
-          </p>
-        )}
-        {waits.length > 0 && !task.done && (
-          <ul
-            aria-label={t("making.wait-first")}
-            className="mt-3 border-l-4 border-care bg-care-bg py-1 pr-2 pl-2.5"
-          >
-            {waits.map((one) => (
-              <li key={one.key}>
-                <strong className="font-semibold">
-                  {t("making.wait-until", { until_says: one.until_says })}
-                </strong>
-                {t("making.after", { title: one.title, why: one.why })}
-              </li>
-            ))}
-          </ul>
-        )}
-        <Picture task={task} scene={scene} />
-        <div className="mt-3 text-lead">
-          <CardText task={task} onTick={onTick} short={line !== undefined} />
+            ) : (
+              <Button look={waits.length ? "plain" : "act"} className={`${BIG} grow-[2]`} onClick={done}>
+                {waits.length
+                  ? t("making.done-all-the-same")
+                  : line
+                    ? t("making.done-next")
+                    : t("making.step-is-done")}
+              </Button>
+            )}
+            <Button className={BIG} disabled={at + 1 === tasks.length} onClick={() => show(at + 1)}>
+              {t("making.skip")}
+            </Button>
+          </footer>
         </div>
-      </main>
-      <footer className="sticky bottom-0 flex gap-2 border-t-2 border-ink bg-sheet p-3">
-        <Button className={BIG} disabled={at === 0} onClick={() => show(at - 1)}>
-          {t("making.back")}
-        </Button>
-        {task.done ? (
-          <Button className={BIG} onClick={() => onTick(task.key, false)}>
-            {t("making.not-done-yet")}
-          </Button>
-        ) : (
-          <Button look={waits.length ? "plain" : "act"} className={`${BIG} grow-[2]`} onClick={done}>
-            {waits.length
-              ? t("making.done-all-the-same")
-              : line
-                ? t("making.done-next")
-                : t("making.step-is-done")}
-          </Button>
-        )}
-        <Button className={BIG} disabled={at + 1 === tasks.length} onClick={() => show(at + 1)}>
-          {t("making.skip")}
-        </Button>
-      </footer>
+      </div>
     </div>
+  );
+}
+
+/** Where among all steps one is, beside the one in hand: where there is room for it. */
+function AllSteps({ tasks, at, onShow }: { tasks: Task[]; at: number; onShow: (step: number) => void }) {
+  const list = useRef<HTMLOListElement>(null);
+  useEffect(() => list.current?.children[at]?.scrollIntoView({ block: "nearest" }), [at]);
+  return (
+    <nav
+      aria-label={t("making.all-steps")}
+      className="w-80 shrink-0 overflow-y-auto border-r-2 border-ink bg-sheet max-lg:hidden"
+    >
+      <ol ref={list}>
+        {tasks.map((task, index) => (
+          <li key={task.key} className="border-b border-rule">
+            <button
+              type="button"
+              aria-current={index === at ? "step" : undefined}
+              onClick={() => onShow(index)}
+              className="flex w-full items-baseline gap-2 px-3 py-1.5 text-left text-plain hover:bg-note-bg aria-[current]:bg-ink aria-[current]:text-paper"
+            >
+              <span className="hand w-6 shrink-0 text-right">{task.done ? "✓" : task.number}</span>
+              <span className={task.done ? "line-through" : ""}>
+                {task.title}
+                {task.done && <span className="sr-only">{t("making.is-done")}</span>}
+              </span>
+            </button>
+          </li>
+        ))}
+      </ol>
+    </nav>
   );
 }

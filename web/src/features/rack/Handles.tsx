@@ -120,6 +120,7 @@ export function Handles({ view }: { view: View }) {
         aria-orientation={up ? "vertical" : "horizontal"}
         tabIndex={0}
         aria-label={t("rack.holder-of", {
+          holder: design.holder,
           inHand: inHand + 1,
           count: marks.x.length,
           what: pinned ? t("rack.pinned") : "",

@@ -19,6 +19,7 @@ const FLAWS: Option<KeepOut["flaw"]>[] = [
 export function KeepOuts({ catalogue }: { catalogue: Catalogue }) {
   const session = useSession();
   const keepouts = useShown((shown) => rowOf(shown.design).keepouts);
+  const holder = useShown((shown) => shown.design.holder);
   const add = (flaw: KeepOut["flaw"]) => {
     session.apply((design) => {
       const at = t("rack.mm-2", { length_mm: Math.round(design.length_mm / 2) });
@@ -32,7 +33,7 @@ export function KeepOuts({ catalogue }: { catalogue: Catalogue }) {
       aside={<Pick label={t("rack.add-a-keep-out")} value="" shown="+ add" options={FLAWS} onPick={add} />}
     >
       {keepouts.length === 0 && (
-        <p className="text-small text-soft">{t("rack.knots-seams-or-screws-no-holder")}</p>
+        <p className="text-small text-soft">{t("rack.knots-seams-or-screws-no-holder", { holder })}</p>
       )}
       {keepouts.map((keepout, index) => {
         return (
@@ -57,7 +58,9 @@ export function KeepOuts({ catalogue }: { catalogue: Catalogue }) {
           </div>
         );
       })}
-      {keepouts.length > 0 && <BriefField path="row.nudge" label={t("rack.holder-may-move-by-itself-up")} />}
+      {keepouts.length > 0 && (
+        <BriefField path="row.nudge" label={t("rack.holder-may-move-by-itself-up", { holder })} />
+      )}
     </Section>
   );
 }

@@ -76,7 +76,7 @@ export function RackCard({ rack, waiting, chosen, onChoose, writes }: Props) {
           <p
             className={`min-h-5 text-plain ${data?.to_settle && !filed.done ? "font-semibold text-care" : "text-soft"}`}
           >
-            {filed.done ? t("racks.done") : data && standing(data)}
+            {filed.done ? t("racks.done") : data?.next}
             {filed.tags.length > 0 && <span className="hand text-soft"> · {filed.tags.join(" · ")}</span>}
           </p>
         </div>
@@ -120,11 +120,6 @@ function Star({ rack, writes }: Pick<Props, "rack" | "writes">) {
 
 /** All at one scale, but for what is wider than its card. */
 const scaleOf = ({ scene: { extent } }: RackSummary) => Math.min(SCALE, WIDEST / (extent.x1 - extent.x0));
-
-function standing({ to_settle, walled }: RackSummary): string {
-  if (to_settle) return t("racks.to-settle", { to_settle });
-  return walled ? t("racks.no-problems") : t("racks.no-problems-in-layout-wall-not");
-}
 
 /** Whether it has been, or is about to be, in view. */
 function useSeen(element: React.RefObject<Element | null>): boolean {

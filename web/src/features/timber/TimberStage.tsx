@@ -66,9 +66,6 @@ function Cost({ timber }: { timber: Timber }) {
             <span className="pl-2 text-plain font-normal text-soft">{t("timber.still-to-buy")}</span>
           )}
         </span>
-        {timber.currency && (
-          <span className="hand text-soft">{t("timber.a-holder", { per_holder: timber.per_holder })}</span>
-        )}
       </p>
       {timber.spent && (
         <p className="text-plain">

@@ -9,7 +9,7 @@ import { Scene } from "../../ui/Scene";
 import { useSay } from "../../ui/Toasts";
 import { t } from "../../messages";
 
-const SIZE = { width: 330, height: 190 };
+const SIZE = { width: 560, height: 300 };
 
 /** The surveyed walls, each with the racks that hang on it. */
 export function Walls() {
@@ -54,7 +54,7 @@ export function Walls() {
       {walls.data?.length === 0 && (
         <p className="py-6 text-soft">{t("walls.none-yet-survey-says-where-studs")}</p>
       )}
-      <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(23rem,100%),1fr))]">
+      <ul className="grid grid-cols-[repeat(auto-fit,minmax(min(23rem,100%),1fr))]">
         {walls.data?.map((wall) => (
           <li
             key={wall.id}
@@ -112,7 +112,7 @@ function Small({ wall }: { wall: Wall }) {
   const { scene } = wall.design;
   const view = fit(scene.extent, SIZE, { top: 6, right: 6, bottom: 6, left: 6 });
   return (
-    <svg viewBox={`0 0 ${SIZE.width} ${SIZE.height}`} aria-hidden className="w-full max-w-[22rem]">
+    <svg viewBox={`0 0 ${SIZE.width} ${SIZE.height}`} aria-hidden className="w-full max-w-[44rem]">
       <rect
         x={view.tx}
         y={view.ty - scene.extent.y1 * view.scale}
