@@ -9,7 +9,7 @@ import { Dialog } from "../../ui/Dialog";
 import { Input } from "../../ui/Input";
 import { RackDrawing } from "../../ui/RackDrawing";
 import { unitOf } from "../../ui/measures";
-import { fitting } from "../racks/fitting";
+import { fitting } from "../../ui/fitting";
 import { t, word } from "../../messages";
 
 const OUTLINE = { width: 44, height: 48 };

@@ -6,7 +6,10 @@ import type { Log, LogRow, WayOut } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Field } from "../../ui/Field";
 import { Measure } from "../../ui/Measure";
+import { RackDrawing } from "../../ui/RackDrawing";
+import { fitting } from "../../ui/fitting";
 import { useSay } from "../../ui/Toasts";
+import { useWidth } from "../../ui/useWidth";
 import { Reader } from "../instruments/Reader";
 import { useSession, useShown } from "../rack/shown";
 import { useShortcuts } from "../rack/useShortcuts";
@@ -122,6 +125,7 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
           )}
         </div>
         <div>
+          {log.trouble.length === 0 && <AsPlanned />}
           {log.trouble.map((what) => {
             const of = measured.get(what);
             return of && <WaysOut key={what} of={of} readings={readings} />;
@@ -129,6 +133,21 @@ function AsBuilt({ log, write }: { log: Log; write: ReturnType<typeof useLog>["w
         </div>
       </div>
     </>
+  );
+}
+
+const TALLEST = 420;
+
+/** The rack as it is to be: nothing of it is off. */
+function AsPlanned() {
+  const scene = useShown((shown) => shown.design.scene);
+  const [frame, width] = useWidth<HTMLDivElement>();
+  return (
+    <div ref={frame} className="mt-8 flex justify-center max-lg:hidden">
+      {width > 0 && (
+        <RackDrawing scene={scene} scale={fitting([scene], { width: width - 16, height: TALLEST })} />
+      )}
+    </div>
   );
 }
 

@@ -23,6 +23,8 @@ import { t } from "../../messages";
 const LONG = 40;
 /** How often it looks whether anything happened elsewhere. */
 const LOOK_MS = 1000;
+/** A rack is drawn so tall, px: it is looked at from a step away. */
+const TALL = 400;
 const BIG = "min-h-14 flex-1 text-lead";
 
 /** One step at a time, large: the next mark or cut, ticked off; it goes on while the link is down. */
@@ -222,7 +224,7 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
                 ))}
               </ul>
             )}
-            <Picture task={task} scene={scene} />
+            <Picture task={task} scene={scene} tall={TALL} always />
             <div className="mt-3 text-lead">
               <CardText task={task} onTick={onTick} short={line !== undefined} />
             </div>
@@ -257,7 +259,7 @@ function Bench({ id, name, scene, making, held, onLetGo, onTick }: Props) {
 /** Where among all steps one is, beside the one in hand: where there is room for it. */
 function AllSteps({ tasks, at, onShow }: { tasks: Task[]; at: number; onShow: (step: number) => void }) {
   const list = useRef<HTMLOListElement>(null);
-  useEffect(() => list.current?.children[at]?.scrollIntoView({ block: "nearest" }), [at]);
+  useEffect(() => void list.current?.children[at]?.scrollIntoView({ block: "nearest" }), [at]);
   return (
     <nav
       aria-label={t("making.all-steps")}

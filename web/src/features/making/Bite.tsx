@@ -35,7 +35,7 @@ export function Bite({ bite }: Props) {
   return (
     <svg
       viewBox={`0 ${top} ${WIDE} ${TALL - top}`}
-      className="block w-full max-w-96"
+      className="block w-full max-w-[38rem]"
       role="img"
       aria-label={t("making.in-section", {
         wide_says: bite.wide_says,

@@ -15,9 +15,11 @@ interface Props {
 
 /** What a card says, the same in the order of work and at the bench; its lines are ticked off. */
 export function CardText({ task, onTick, short = false, picture }: Props) {
+  const lines = short && task.lines.length === 1 ? [] : task.lines;
+  const plain = task.settings.length + task.ways.length + lines.length > 0;
   return (
-    <div className="grid gap-x-6 gap-y-1.5 md:grid-cols-2">
-      <div>
+    <div className={`grid gap-x-6 gap-y-1.5 ${plain ? "md:grid-cols-2" : ""}`}>
+      <div className={plain ? "" : "hidden"}>
         {task.settings.length > 0 && (
           <dl className="grid grid-cols-[auto_1fr] gap-x-3 text-plain">
             {task.settings.map(({ name, text }) => (
@@ -36,9 +38,9 @@ export function CardText({ task, onTick, short = false, picture }: Props) {
             <Measure text={way} />
           </p>
         ))}
-        {!(short && task.lines.length === 1) && (
+        {lines.length > 0 && (
           <ul className="mt-1">
-            {task.lines.map((line) => (
+            {lines.map((line) => (
               <li key={line.item}>
                 <Checkbox checked={line.done} onChange={(on) => onTick(line.item, on)}>
                   <span className={line.done ? "text-soft line-through" : ""}>

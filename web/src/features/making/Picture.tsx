@@ -10,22 +10,26 @@ interface Props {
   task: Task;
   /** The rack from the front, on its wall. */
   scene: SceneData;
+  /** A rack is drawn so tall at most, px. */
+  tall?: number;
+  /** Where a card has no picture of its own, the rack is. */
+  always?: boolean;
 }
 
-const MOST_TALL = 260;
+const WHOLE = { kind: "rack" } as const;
 
 /** What a card shows beside its words, as wide as there is room. */
-export function Picture({ task, scene }: Props) {
+export function Picture({ task, scene, tall = 260, always = false }: Props) {
   const [frame, width] = useWidth<HTMLDivElement>();
   return (
     <div ref={frame} className="my-1.5 overflow-hidden">
-      <Drawn task={task} scene={scene} width={width} />
+      <Drawn task={task} scene={scene} tall={tall} always={always} width={width} />
     </div>
   );
 }
 
-function Drawn({ task, scene, width }: Props & { width: number }) {
-  const { picture } = task;
+function Drawn({ task, scene, tall, always, width }: Required<Props> & { width: number }) {
+  const picture = task.picture ?? (always ? WHOLE : null);
   if (!picture) return null;
   if (picture.kind === "marked") return <MarkedBoard lines={task.lines} board={picture} />;
   if (picture.kind === "bite") return <Bite bite={picture} />;
@@ -34,7 +38,7 @@ function Drawn({ task, scene, width }: Props & { width: number }) {
     return stick && <StickDrawing stick={stick} scale={(width - 8) / stick.long_mm} />;
   }
   const box = picture.kind === "wall" ? scene.wall : scene.extent;
-  const scale = Math.min((width - 8) / (box.x1 - box.x0), MOST_TALL / (box.y1 - box.y0));
+  const scale = Math.min((width - 8) / (box.x1 - box.x0), tall / (box.y1 - box.y0));
   if (picture.kind === "rack") return <RackDrawing scene={scene} scale={scale} />;
   return (
     <svg

@@ -3,7 +3,7 @@ import { Link } from "react-router";
 
 import { api } from "../../api/client";
 import { RackDrawing } from "../../ui/RackDrawing";
-import { fitting } from "./fitting";
+import { fitting } from "../../ui/fitting";
 import { t } from "../../messages";
 
 const PICTURE = { width: 520, height: 300 };

@@ -3,7 +3,7 @@ import { RadioGroup } from "radix-ui";
 import type { Room } from "../../api/types";
 import { Measure } from "../../ui/Measure";
 import { RackDrawing } from "../../ui/RackDrawing";
-import { fitting } from "./fitting";
+import { fitting } from "../../ui/fitting";
 import { t } from "../../messages";
 
 const LARGE = { width: 420, height: 150 };

@@ -2,7 +2,7 @@ import { RadioGroup } from "radix-ui";
 
 import type { Way } from "../../api/types";
 import { RackDrawing } from "../../ui/RackDrawing";
-import { fitting } from "./fitting";
+import { fitting } from "../../ui/fitting";
 import { t } from "../../messages";
 
 interface Props {

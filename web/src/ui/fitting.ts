@@ -1,4 +1,4 @@
-import type { Scene } from "../../api/types";
+import type { Scene } from "../api/types";
 
 /** Pixels per mm at which each of these fits into such a picture. */
 export const fitting = (scenes: readonly Scene[], picture: { width: number; height: number }): number =>
