@@ -332,7 +332,6 @@ def main() -> None:
         report("server start to first answer", server.seconds * 1000, 1500)
         report("POST solve round trip, 12 hooks, p95", p95(round_trip(port, 12)), 10)
         report("POST solve round trip, 500 hooks, p95", p95(round_trip(port, 500)), 100)
-        keys = next(r["id"] for r in get(port, "/api/racks") if "keys" in r["name"])
         with sync_playwright() as playwright:
             browser = playwright.chromium.launch(executable_path=CHROMIUM, args=CHROMIUM_ARGS)
             page = browser.new_page(viewport={"width": 1280, "height": 800})
@@ -344,9 +343,10 @@ def main() -> None:
                 STATIC / "assets" / name.rsplit("/", 1)[1] for name in fetched if ".js" in name
             }
             weigh("JavaScript of the first page, gzip", scripts, 170)
-            page.goto(f"http://127.0.0.1:{port}/racks/{keys}")
+            # One of the bench's own: what is built of a rack of the demo cannot be dragged.
+            page.goto(f"http://127.0.0.1:{port}/racks/{made(port, twelve)}")
             page.locator("[data-band]").wait_for()
-            report("pointer move to painted drawing, 12 hooks, p95", p95(drag(page, 85)), 33)
+            report("pointer move to painted drawing, 12 hooks, p95", p95(drag(page, 85)), 16.7)
             page.get_by_label("count", exact=True).fill("500")
             page.keyboard.press("Enter")
             page.get_by_text("500 hooks, 499 spaces").wait_for()

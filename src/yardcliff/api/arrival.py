@@ -13,20 +13,26 @@ Welcome = Callable[[UserLocale], object]
 
 
 class Arrival:
-    """Before anything else is answered, the first who asks is welcomed. Whether the server is up
-    may be asked without that.
+    """The first who comes is welcomed, and nothing is told of the data before that; the page itself
+    may come meanwhile. Whether the server is up may be asked without a welcome.
     """
 
     def __init__(self, app: ASGIApp, welcome: Welcome) -> None:
         self.app = app
-        self._welcome: Welcome | None = welcome
-        self._lock = asyncio.Lock()
+        self._welcome = welcome
+        self._welcomed: asyncio.Future[object] | None = None
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
-        if scope["type"] == "http" and scope["path"] != "/api/health":
-            async with self._lock:
-                if self._welcome:
-                    said = Headers(scope=scope).get("accept-language", "")
-                    await run_in_threadpool(self._welcome, UserLocale.of(said))
-                    self._welcome = None
+        if scope["type"] != "lifespan" and scope["path"] != "/api/health":
+            if self._welcomed is None:
+                said = Headers(scope=scope).get("accept-language", "")
+                welcoming = run_in_threadpool(self._welcome, UserLocale.of(said))
+                self._welcomed = asyncio.ensure_future(welcoming)
+            if scope["path"].startswith("/api/"):
+                try:
+                    # Whoever goes away meanwhile ends it for nobody.
+                    await asyncio.shield(self._welcomed)
+                except Exception:
+                    self._welcomed = None  # the next one is welcomed again
+                    raise
         await self.app(scope, receive, send)
