@@ -356,7 +356,7 @@ def main() -> None:
                 page.goto(f"http://127.0.0.1:{port}/racks/{made(port, brief)}")
                 page.locator("[data-band]").wait_for()
                 page.wait_for_timeout(500)
-                report(f"pointer move to painted drawing, {name}, p95", p95(drag(page, 45)), 50)
+                report(f"pointer move to painted drawing, {name}, p95", p95(drag(page, 45)), 33)
             jackets = next(r["id"] for r in get(port, "/api/racks") if "guests" in r["name"])
             page.goto(f"http://127.0.0.1:{port}/racks/{jackets}/wall")
             page.locator("[data-on-wall]").wait_for()

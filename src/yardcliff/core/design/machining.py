@@ -89,7 +89,9 @@ def where(operation: Operation, design: Design) -> str:
     """On what, and on which face of it: `board, front`."""
     parts = {key: design.part(key) for key in operation.parts if key != HOLDER}
     on = operation.piece.lower() or named(parts.values())
-    faces = once(parts[place.part].called(place.face) for place in operation.places)
+    # Hundreds of places are on a face or two.
+    each = dict.fromkeys((place.part, place.face) for place in operation.places)
+    faces = once(parts[part].called(face) for part, face in each)
     spot = operation.spot or listed(faces)
     return f"{on}, {spot}" if spot else on
 
