@@ -152,7 +152,7 @@ def main() -> None:
         def timber(page: Page) -> None:
             open_rack(page, "Lean-to, bicycles")
             page.get_by_role("link", name=re.compile("^(Timber|Lumber)$")).click()
-            page.get_by_text("a holder").wait_for()
+            page.get_by_text("becomes parts").first.wait_for()
 
         def stock(page: Page) -> None:
             page.goto("/timber")
