@@ -125,8 +125,10 @@ def test_racks_go_out_in_one_zip_and_come_in_again(client: TestClient, racks: li
     assert "U+0007" in refused({"a.json": good.replace("Enamel", "En\\u0007mel")})
     assert "no rack file in this ZIP" in refused({"read-me.txt": "hello"})
     assert "too large" in refused({"a.json": good, "b.json": " " * MOST_BYTES})
-    broken = client.post("/api/several/open", content=packed[: len(packed) // 2])
-    assert "Unpack it" in broken.json()["detail"]
+    half = len(packed) // 4
+    for broken in (packed[:half], packed[:half] + bytes(64) + packed[half + 64 :]):
+        answer = client.post("/api/several/open", content=broken)
+        assert (answer.status_code, "Unpack it" in answer.json()["detail"]) == (422, True)
     assert len(client.get("/api/racks").json()) == 6
 
 

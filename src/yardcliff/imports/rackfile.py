@@ -2,6 +2,7 @@
 
 import io
 import json
+import zlib
 from typing import Any
 from zipfile import BadZipFile, ZipFile
 
@@ -11,6 +12,8 @@ from yardcliff.core.ways import Brief
 from yardcliff.exports.rackfile import FORMAT, VERSION
 from yardcliff.messages import tr
 
+DAMAGED = (BadZipFile, zlib.error, EOFError, RuntimeError, NotImplementedError)
+"""What a ZIP raises that is broken, locked, or packed in some other way."""
 MOST_FILES = 1000
 MOST_BYTES = 50_000_000
 """Of all rack files of a ZIP, unpacked: more is none of ours."""
@@ -54,5 +57,5 @@ def unpacked(packed: bytes) -> dict[str, bytes]:
                     tr("imports.too-much-in-this-zip", files=len(files), most=MOST_FILES)
                 )
             return {file.filename: archive.read(file) for file in files}
-    except (BadZipFile, RuntimeError, NotImplementedError) as error:  # damaged, locked, or odd
+    except DAMAGED as error:
         raise RackFileError(tr("imports.this-zip-cannot-be-read", error=error)) from None

@@ -32,7 +32,7 @@ export function RackCard({ rack, waiting, chosen, onChoose, writes }: Props) {
   const card = useRef<HTMLLIElement>(null);
   const seen = useSeen(card);
   const { data } = useQuery({
-    queryKey: ["racks", "drawn", rack.id, rack.version],
+    queryKey: ["drawn", rack.id, rack.version],
     queryFn: () => api.drawn(rack.id),
     enabled: seen,
   });

@@ -58,7 +58,7 @@ export function RacksPage() {
 
   function onFile(event: ChangeEvent<HTMLInputElement>) {
     const file = event.target.files?.[0];
-    if (file?.name.endsWith(".zip")) void writes.openZip(file);
+    if (file?.name.toLowerCase().endsWith(".zip")) void writes.openZip(file);
     else if (file) open.mutate(file);
     event.target.value = "";
   }

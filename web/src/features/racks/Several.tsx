@@ -66,7 +66,7 @@ export default function Several({ chosen, racks, writes, onAll, onNone }: Props)
         className={DROP}
       />
       <Tags chosen={chosen} racks={racks} writes={writes} />
-      <Button aria-pressed={favourites} onClick={() => writes.favour(chosen, !favourites)}>
+      <Button onClick={() => writes.favour(chosen, !favourites)}>
         {favourites ? t("racks.no-favourite") : t("racks.favourite")}
       </Button>
       <Button onClick={() => writes.finish(chosen, !done)}>

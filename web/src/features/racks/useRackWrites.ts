@@ -14,23 +14,20 @@ const named = (racks: readonly RackListed[]) =>
 export function useRackWrites() {
   const queries = useQueryClient();
   const say = useSay();
-  const refresh = () =>
-    Promise.all([
-      queries.invalidateQueries({ queryKey: ["racks"] }),
-      queries.invalidateQueries({ queryKey: ["walls"] }),
-    ]);
-
   async function tried(work: () => Promise<unknown>) {
     try {
       await work();
     } catch (error) {
       say(reasonOf(error));
     }
-    await refresh();
+    await Promise.all(["racks", "walls"].map((key) => queries.invalidateQueries({ queryKey: [key] })));
   }
 
   const undoable = (text: string, back: () => Promise<unknown>) =>
     say(text, { label: t("racks.undo"), run: () => void tried(back) });
+
+  /** Racks on one wall are in each other's way. */
+  const redraw = () => void queries.invalidateQueries({ queryKey: ["drawn"] });
 
   const file = (
     racks: readonly RackListed[],
@@ -75,12 +72,13 @@ export function useRackWrites() {
     hang: (racks: readonly RackListed[], wall: { id: string; name: string } | null) =>
       tried(async () => {
         const moved = await api.hang(idsOf(racks), wall?.id ?? null);
+        redraw();
         const ids = new Set(Object.keys(moved.racks));
         const which = named(racks.filter(({ id }) => ids.has(id)));
         if (!ids.size) return say(t("racks.are-there-already"));
         undoable(
           wall ? t("racks.hang-on", { which, wall: wall.name }) : t("racks.hang-on-no-wall", { which }),
-          () => api.hangBack(moved),
+          () => api.hangBack(moved).then(redraw),
         );
       }),
     copy: (rack: RackListed) => tried(() => api.copy(rack.id)),

@@ -24,7 +24,7 @@ const seenWall = (id: string) => ({
     void queries.invalidateQueries({ queryKey: ["walls"] });
     // A rack that is opened next is worked out on the wall as it is now.
     queries.removeQueries({ queryKey: ["rack"], type: "inactive" });
-    void queries.invalidateQueries({ queryKey: ["racks"] });
+    for (const key of ["racks", "drawn"]) void queries.invalidateQueries({ queryKey: [key] });
   },
 });
 
