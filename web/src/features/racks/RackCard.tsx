@@ -39,7 +39,7 @@ export function RackCard({ rack, waiting, chosen, onChoose, writes }: Props) {
   return (
     <li
       ref={card}
-      className={`group relative flex flex-col border-b [content-visibility:auto] [contain-intrinsic-size:auto_22rem] border-rule px-2 pt-2 pb-3 hover:bg-sheet ${chosen ? "bg-sheet outline-2 -outline-offset-2 outline-ink" : ""}`}
+      className={`group relative flex flex-col border-b border-rule px-2 pt-2 pb-3 hover:bg-sheet ${chosen ? "bg-sheet outline-2 -outline-offset-2 outline-ink" : ""}`}
     >
       <div className="relative z-10 flex h-6 items-center justify-between pointer-coarse:h-touch">
         <Checkbox

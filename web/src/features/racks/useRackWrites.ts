@@ -14,13 +14,14 @@ const named = (racks: readonly RackListed[]) =>
 export function useRackWrites() {
   const queries = useQueryClient();
   const say = useSay();
-  async function tried(work: () => Promise<unknown>) {
-    try {
-      await work();
-    } catch (error) {
-      say(reasonOf(error));
-    }
+  /** Does it, and shows what came of it: then it can be said, and taken back. Null where it could not be done. */
+  async function tried<Answer>(work: () => Promise<Answer>): Promise<{ answer: Answer } | null> {
+    const done = await work().then(
+      (answer) => ({ answer }),
+      (error: unknown) => void say(reasonOf(error)),
+    );
     await Promise.all(["racks", "walls"].map((key) => queries.invalidateQueries({ queryKey: [key] })));
+    return done ?? null;
   }
 
   const undoable = (text: string, back: () => Promise<unknown>) =>
@@ -29,15 +30,15 @@ export function useRackWrites() {
   /** Racks on one wall are in each other's way. */
   const redraw = () => void queries.invalidateQueries({ queryKey: ["drawn"] });
 
-  const file = (
+  async function file(
     racks: readonly RackListed[],
     kept: (filed: Filed) => Filed,
     text: (which: string, n: number) => string,
-  ) =>
-    tried(async () => {
-      const was = await api.file(Object.fromEntries(racks.map((rack) => [rack.id, kept(rack.filed)])));
-      undoable(text(named(racks), racks.length), () => api.file(was.racks));
-    });
+  ) {
+    const next = Object.fromEntries(racks.map((rack) => [rack.id, kept(rack.filed)]));
+    const done = await tried(() => api.file(next));
+    if (done) undoable(text(named(racks), racks.length), () => api.file(done.answer.racks));
+  }
 
   return {
     /** Keeps each by the tags that `change` makes of its own. */
@@ -61,32 +62,33 @@ export function useRackWrites() {
         (filed) => ({ ...filed, done }),
         (which, n) => (done ? t("racks.is-done", { which, n }) : t("racks.is-not-done", { which, n })),
       ),
-    bin: (racks: readonly RackListed[]) =>
-      tried(async () => {
-        await api.putInBin(idsOf(racks), true);
-        undoable(t("racks.is-in-the-bin", { n: racks.length, which: named(racks) }), () =>
-          api.putInBin(idsOf(racks), false),
-        );
-      }),
+    async bin(racks: readonly RackListed[]) {
+      const ids = idsOf(racks);
+      if (!(await tried(() => api.putInBin(ids, true)))) return;
+      undoable(t("racks.is-in-the-bin", { n: racks.length, which: named(racks) }), () =>
+        api.putInBin(ids, false),
+      );
+    },
     restore: (rack: RackListed) => tried(() => api.putInBin([rack.id], false)),
-    hang: (racks: readonly RackListed[], wall: { id: string; name: string } | null) =>
-      tried(async () => {
-        const moved = await api.hang(idsOf(racks), wall?.id ?? null);
-        redraw();
-        const ids = new Set(Object.keys(moved.racks));
-        const which = named(racks.filter(({ id }) => ids.has(id)));
-        if (!ids.size) return say(t("racks.are-there-already"));
+    async hang(racks: readonly RackListed[], wall: { id: string; name: string } | null) {
+      const done = await tried(() => api.hang(idsOf(racks), wall?.id ?? null));
+      if (!done) return;
+      redraw();
+      const moved = racks.filter(({ id }) => id in done.answer.racks);
+      const which = named(moved);
+      if (!moved.length) say(t("racks.are-there-already"));
+      else
         undoable(
           wall ? t("racks.hang-on", { which, wall: wall.name }) : t("racks.hang-on-no-wall", { which }),
-          () => api.hangBack(moved).then(redraw),
+          () => api.hangBack(done.answer).then(redraw),
         );
-      }),
+    },
     copy: (rack: RackListed) => tried(() => api.copy(rack.id)),
-    openZip: (file: File) =>
-      tried(async () => {
-        const opened = await api.openZip(file);
-        undoable(t("racks.racks-opened", { n: opened.length }), () => api.putInBin(opened, true));
-      }),
+    async openZip(file: File) {
+      const done = await tried(() => api.openZip(file));
+      if (done)
+        undoable(t("racks.racks-opened", { n: done.answer.length }), () => api.putInBin(done.answer, true));
+    },
   };
 }
 
