@@ -50,10 +50,8 @@ def server(tmp_path_factory: pytest.TempPathFactory) -> Iterator[tuple[str, dict
         yield started.address, {"rack_id": ids, "wall_id": [wall]}
 
 
-@schemathesis.serializer("application/zip")
-def as_no_zip(_: schemathesis.SerializationContext, value: object) -> bytes:
-    """Whatever it is, as what is no ZIP."""
-    return repr(value).encode("utf-8", "replace")
+# Whatever it is, it is sent as what is no ZIP.
+schemathesis.serializer("application/zip")(lambda _, value: repr(value).encode("utf-8", "replace"))
 
 
 @pytest.mark.filterwarnings("ignore")  # what its makers say of their own strategies
