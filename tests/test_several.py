@@ -29,26 +29,45 @@ def filed(client: TestClient) -> dict[str, Json]:
     return {one["id"]: one["filed"] for one in client.get("/api/racks").json()}
 
 
-def test_racks_are_kept_by_tags_and_as_they_were_again(
+def test_racks_are_kept_by_tags_and_each_is_taken_back_by_itself(
     client: TestClient, racks: list[Json]
 ) -> None:
     mugs, coats, towels = ids(racks)
     before = filed(client)
-    tagged = {"tags": [" Spring", "gift", "spring "], "favourite": True, "done": False}
-    done = {"tags": [], "favourite": False, "done": True}
-    was = client.put("/api/several/filed", json={"racks": {mugs: tagged, coats: done}}).json()
+
+    def file(changes: Json, status: int = 200) -> Json:
+        answer = client.patch("/api/several/filed", json={"racks": changes})
+        assert answer.status_code == status, answer.text
+        found: Json = answer.json()
+        return found
+
+    tagged = file({mugs: {"tag": " Spring "}, coats: {"tag": "spring"}})["racks"]
+    again = file({mugs: {"tag": "SPRING"}})["racks"]
+    more = file({mugs: {"tag": "gift", "favourite": True}, coats: {"done": True}})["racks"]
     assert filed(client) == before | {
         mugs: {"tags": ["Spring", "gift"], "favourite": True, "done": False},
-        coats: done,
+        coats: {"tags": ["spring"], "favourite": False, "done": True},
     }
     # It is no change of the rack: nothing to undo there, and no window of it goes stale.
     assert client.get(f"/api/racks/{mugs}").json() == racks[0]
-    both = {"racks": {towels: done, "none": done}}
-    assert client.put("/api/several/filed", json=both).status_code == 404
-    assert client.put("/api/several/filed", json=was).status_code == 200
+    # What was done since stays as it is; what changed nothing takes nothing back.
+    file(again)
+    file(tagged)
+    assert filed(client)[mugs] == {"tags": ["gift"], "favourite": True, "done": False}
+    assert filed(client)[coats] == {"tags": [], "favourite": False, "done": True}
+    off = file({mugs: {"untag": "GIFT"}})["racks"]
+    file(off)
+    assert filed(client)[mugs]["tags"] == ["gift"]
+    file(more)
     assert filed(client) == before
-    long = {"racks": {mugs: {"tags": ["x" * 25], "favourite": False, "done": False}}}
-    assert client.put("/api/several/filed", json=long).status_code == 422
+    file({towels: {"done": True}, "none": {"done": True}}, 404)
+    assert filed(client) == before
+    file({mugs: {"tag": "x" * 25}}, 422)
+    for number in range(12):
+        file({mugs: {"tag": f"tag {number}"}})
+    assert file({mugs: {"tag": "one more"}}, 400)["detail"] == (
+        "Enamel mugs: 12 tags at most: take one off first."
+    )
 
 
 def test_racks_are_hung_on_a_wall_where_it_is_free_and_taken_back(

@@ -1,22 +1,67 @@
 """What is done with several racks at once: with all of them, or with none."""
 
 from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass
 
 from yardcliff.app.application import Application
 from yardcliff.app.rack_changes import change_rack, step_back
-from yardcliff.core.base.errors import named
+from yardcliff.core.base.errors import YardcliffError, named
 from yardcliff.core.design.change import amend, read_brief
 from yardcliff.core.design.rack_design import Design
 from yardcliff.core.findings.finding import Patch
 from yardcliff.core.units.length import exact_text
 from yardcliff.core.wall.position import first_place
+from yardcliff.messages import tr
 from yardcliff.store.sheets import Filed, Record
 
+MOST_TAGS = 12
 
-def file_racks(app: Application, filed: Mapping[str, Filed]) -> dict[str, Filed]:
-    """Keep racks otherwise, by their ids; how they were kept. Raises `SheetNotFound`."""
+
+@dataclass(frozen=True, slots=True)
+class Refiling:
+    """What is to be otherwise in how a rack is kept; None leaves it."""
+
+    favourite: bool | None = None
+    done: bool | None = None
+    tag: str | None = None
+    untag: str | None = None
+
+    def on(self, was: Filed) -> Filed:
+        """Tags that differ by capitals alone are one."""
+        kept = tuple(tag for tag in was.tags if self.untag is None or not same(tag, self.untag))
+        new = self.tag if self.tag and not any(same(tag, self.tag) for tag in kept) else None
+        return Filed(
+            (*kept, new) if new else kept,
+            was.favourite if self.favourite is None else self.favourite,
+            was.done if self.done is None else self.done,
+        )
+
+
+def same(tag: str, other: str) -> bool:
+    return tag.casefold() == other.casefold()
+
+
+def file_racks(app: Application, changes: Mapping[str, Refiling]) -> dict[str, Refiling]:
+    """Keep racks otherwise, by their ids; what takes just that back, whatever is changed between.
+    Raises `SheetNotFound`, or `YardcliffError` for a tag too many.
+    """
     with app.racks.changing():
-        return {rack_id: app.racks.file(rack_id, kept) for rack_id, kept in filed.items()}
+        return {rack_id: _file(app, rack_id, change) for rack_id, change in changes.items()}
+
+
+def _file(app: Application, rack_id: str, change: Refiling) -> Refiling:
+    record = app.racks.get(rack_id)
+    was, now = record.filed, change.on(record.filed)
+    if len(now.tags) > MOST_TAGS:
+        with named(record.name):
+            raise YardcliffError(tr("app.tags-are-enough", most=MOST_TAGS))
+    app.racks.file(rack_id, now)
+    return Refiling(
+        None if now.favourite == was.favourite else was.favourite,
+        None if now.done == was.done else was.done,
+        tag=next((tag for tag in was.tags if tag not in now.tags), None),
+        untag=next((tag for tag in now.tags if tag not in was.tags), None),
+    )
 
 
 def bin_racks(app: Application, racks: Iterable[str], *, binned: bool) -> None:

@@ -156,15 +156,14 @@ class Sheets(Store):
             db.execute("UPDATE sheet SET name = ? WHERE id = ?", (name, sheet_id))
             return self._found(db, sheet_id)
 
-    def file(self, sheet_id: str, filed: Filed) -> Filed:
-        """Keep one otherwise; how it was kept. Raises `SheetNotFound`."""
+    def file(self, sheet_id: str, filed: Filed) -> None:
+        """Keep one so. Raises `SheetNotFound`."""
         with self._db.writing() as db:
-            was = self._found(db, sheet_id).filed
+            self._found(db, sheet_id)
             db.execute(
                 "UPDATE sheet SET tags = ?, favourite = ?, done = ? WHERE id = ?",
                 (json.dumps(filed.tags), filed.favourite, filed.done, sheet_id),
             )
-            return was
 
     def bin(self, sheet_id: str, *, binned: bool = True) -> Record:
         """Put one in the bin, or take it out again."""

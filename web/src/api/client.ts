@@ -5,11 +5,11 @@ import type { paths } from "./schema";
 import type {
   Brief,
   EntryText,
-  Filed,
   Moved,
   NewRack,
   Patch,
   Problem,
+  Refiling,
   Settings,
   SettingsView,
   Start,
@@ -280,8 +280,8 @@ export const api = {
     got(http.POST("/api/timber/sticks/import", { params: { query: { unit } }, body: text, ...AS_CSV })),
   importPrices: (text: string, unit: Unit) =>
     got(http.POST("/api/timber/prices/import", { params: { query: { unit } }, body: text, ...AS_CSV })),
-  /** Keeps racks so; answers how they were kept. */
-  file: (racks: Record<string, Filed>) => got(http.PUT("/api/several/filed", { body: { racks } })),
+  /** Keeps racks otherwise; answers what takes just that back. */
+  file: (racks: Record<string, Refiling>) => got(http.PATCH("/api/several/filed", { body: { racks } })),
   putInBin: (racks: string[], binned: boolean) =>
     got(http.POST("/api/several/bin", { body: { racks, binned } })),
   hang: (racks: string[], wall: string | null) =>

@@ -949,16 +949,16 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /**
-         * File Them
-         * @description Keep racks by other tags, as favourites, or as done; answers how they were kept.
-         */
-        put: operations["file_them_api_several_filed_put"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
         head?: never;
-        patch?: never;
+        /**
+         * File Them
+         * @description Keep racks by other tags, as favourites, or as done; answers what takes just that back.
+         */
+        patch: operations["file_them_api_several_filed_patch"];
         trace?: never;
     };
     "/api/several/bin": {
@@ -3854,21 +3854,21 @@ export interface components {
             lines: components["schemas"]["yardcliff__api__racks__wire__HoleView"][];
         };
         /**
-         * FiledJson
+         * FiledView
          * @description How a rack is kept among the others: its tags, whether it is a favourite, and done.
          */
-        FiledJson: {
+        FiledView: {
             tags: string[];
             favourite: boolean;
             done: boolean;
         };
         /**
          * Filing
-         * @description How racks are to be kept, by their ids.
+         * @description How racks are to be kept otherwise, by their ids.
          */
         Filing: {
             racks: {
-                [key: string]: components["schemas"]["FiledJson"];
+                [key: string]: components["schemas"]["RefilingJson"];
             };
         };
         /**
@@ -4323,7 +4323,7 @@ export interface components {
             things: string;
             /** @description The name of the wall that it is on. */
             wall: string | null;
-            filed: components["schemas"]["FiledJson"];
+            filed: components["schemas"]["FiledView"];
         };
         /**
          * RackSummary
@@ -4356,6 +4356,18 @@ export interface components {
             ladder: components["schemas"]["RungView"][];
             /** @description The state of its wall and of the other racks there: another once any of them changes. */
             site: string;
+        };
+        /**
+         * RefilingJson
+         * @description What is to be otherwise in how a rack is kept; null leaves it.
+         */
+        RefilingJson: {
+            favourite?: boolean | null;
+            done?: boolean | null;
+            /** @description One more. */
+            tag?: string | null;
+            /** @description One fewer. */
+            untag?: string | null;
         };
         /** Rename */
         Rename: {
@@ -7833,7 +7845,7 @@ export interface operations {
             };
         };
     };
-    file_them_api_several_filed_put: {
+    file_them_api_several_filed_patch: {
         parameters: {
             query?: never;
             header?: never;

@@ -1,9 +1,9 @@
 """Racks as they are seen small: on the first page, and before there is one."""
 
 from collections.abc import Iterable
-from typing import Annotated
+from dataclasses import asdict
 
-from pydantic import AfterValidator, BaseModel, Field, StringConstraints
+from pydantic import Field
 
 from yardcliff.api.racks.wire import RoomView
 from yardcliff.api.scenes import view_scene
@@ -14,23 +14,13 @@ from yardcliff.core.design.begin import Begun
 from yardcliff.core.design.change import dump
 from yardcliff.core.design.rack_design import Design
 from yardcliff.messages import listed, tr
-from yardcliff.store.sheets import Filed, Record
-
-Tag = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=24)]
+from yardcliff.store.sheets import Record
 
 
-def _one_each(tags: list[str]) -> list[str]:
-    """Without those that differ from an earlier one by capitals alone."""
-    first: dict[str, str] = {}
-    for tag in tags:
-        first.setdefault(tag.casefold(), tag)
-    return list(first.values())
-
-
-class FiledJson(BaseModel):
+class FiledView(Wire):
     """How a rack is kept among the others: its tags, whether it is a favourite, and done."""
 
-    tags: Annotated[list[Tag], Field(max_length=12), AfterValidator(_one_each)]
+    tags: list[str]
     favourite: bool
     done: bool
 
@@ -44,7 +34,7 @@ class RackListed(Wire):
     updated_at: str
     things: str = Field(description="What hangs there, the main kind first.")
     wall: str | None = Field(description="The name of the wall that it is on.")
-    filed: FiledJson
+    filed: FiledView
 
 
 class RackSummary(Wire):
@@ -79,10 +69,6 @@ def _size(design: Design) -> str:
     )
 
 
-def view_filed(filed: Filed) -> FiledJson:
-    return FiledJson(tags=list(filed.tags), favourite=filed.favourite, done=filed.done)
-
-
 def view_listed_racks(records: Iterable[Record], walls: Iterable[Record]) -> list[RackListed]:
     """All in a moment, however many: of each brief only what is named there is read."""
     names = {wall.id: wall.name for wall in walls}
@@ -97,7 +83,7 @@ def view_listed_racks(records: Iterable[Record], walls: Iterable[Record]) -> lis
                 for item in (record.brief["item"], *record.brief.get("others", {}).values())
             ),
             wall=names.get(record.brief.get("place", {}).get("wall")),
-            filed=view_filed(record.filed),
+            filed=FiledView(**asdict(record.filed)),
         )
         for record in records
     ]

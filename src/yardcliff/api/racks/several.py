@@ -1,18 +1,18 @@
 """Several racks at once: kept, moved, binned, exported and printed together."""
 
 import asyncio
+from dataclasses import asdict
 from typing import Annotated, Literal
 
 from fastapi import APIRouter, Query, Request, Response
-from pydantic import BaseModel, Field
+from pydantic import BaseModel, Field, StringConstraints
 
 from yardcliff.api.deps import App
 from yardcliff.api.errors import several
 from yardcliff.api.files import attached
-from yardcliff.api.racks.previews import FiledJson, view_filed
 from yardcliff.api.reading import unreadable
 from yardcliff.api.wire import Wire
-from yardcliff.app.several import bin_racks, file_racks, move_back, move_racks
+from yardcliff.app.several import Refiling, bin_racks, file_racks, move_back, move_racks
 from yardcliff.core.base.errors import YardcliffError
 from yardcliff.core.design.change import dump
 from yardcliff.core.ways import Brief
@@ -20,18 +20,27 @@ from yardcliff.exports.paper import Paper
 from yardcliff.exports.rack_files import bound, zipped
 from yardcliff.imports.rackfile import RackFileError, read_rackfile, unpacked
 from yardcliff.messages import tr
-from yardcliff.store.sheets import Filed
 
 router = APIRouter(prefix="/api/several", tags=["racks"])
 MOST = 1000
 Ids = Annotated[list[str], Field(min_length=1, max_length=MOST)]
+Tag = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=24)]
 Printed = Literal["template.pdf", "sheet.pdf", "putting-up.pdf"]
 
 
-class Filing(BaseModel):
-    """How racks are to be kept, by their ids."""
+class RefilingJson(BaseModel):
+    """What is to be otherwise in how a rack is kept; null leaves it."""
 
-    racks: Annotated[dict[str, FiledJson], Field(min_length=1, max_length=MOST)]
+    favourite: bool | None = None
+    done: bool | None = None
+    tag: Tag | None = Field(None, description="One more.")
+    untag: Tag | None = Field(None, description="One fewer.")
+
+
+class Filing(BaseModel):
+    """How racks are to be kept otherwise, by their ids."""
+
+    racks: Annotated[dict[str, RefilingJson], Field(min_length=1, max_length=MOST)]
 
 
 class Binning(BaseModel):
@@ -52,17 +61,12 @@ class Moved(Wire):
     racks: dict[str, int]
 
 
-@router.put("/filed")
+@router.patch("/filed")
 def file_them(body: Filing, app: App) -> Filing:
-    """Keep racks by other tags, as favourites, or as done; answers how they were kept."""
-    was = file_racks(
-        app,
-        {
-            key: Filed(tuple(kept.tags), kept.favourite, kept.done)
-            for key, kept in body.racks.items()
-        },
-    )
-    return Filing(racks={key: view_filed(kept) for key, kept in was.items()})
+    """Keep racks by other tags, as favourites, or as done; answers what takes just that back."""
+    changes = {key: Refiling(**change.model_dump()) for key, change in body.racks.items()}
+    back = file_racks(app, changes)
+    return Filing(racks={key: RefilingJson(**asdict(one)) for key, one in back.items()})
 
 
 @router.post("/bin", status_code=204)

@@ -94,8 +94,6 @@ export default function Several({ chosen, racks, writes, onAll, onNone }: Props)
   );
 }
 
-const without = (tags: readonly string[], tag: string) => tags.filter((one) => one !== tag);
-
 /** The tags that the chosen are kept by: one more is typed, one is taken off by a press. */
 function Tags({ chosen, racks, writes }: Omit<Props, "onAll" | "onNone">) {
   const say = useSay();
@@ -109,11 +107,7 @@ function Tags({ chosen, racks, writes }: Omit<Props, "onAll" | "onNone">) {
     const tag = all.find((one) => one.toLowerCase() === typed.toLowerCase()) ?? typed;
     if (tag.length > LONGEST_TAG) return say(t("racks.tag-is-too-long", { tag, most: LONGEST_TAG }));
     setText("");
-    void writes.tag(
-      chosen,
-      (tags) => [...without(tags, tag), tag],
-      (which) => t("racks.tagged", { which, tag }),
-    );
+    void writes.tag(chosen, tag);
   }
   return (
     <form
@@ -127,13 +121,7 @@ function Tags({ chosen, racks, writes }: Omit<Props, "onAll" | "onNone">) {
         <Button
           key={tag}
           aria-label={t("racks.take-the-tag-off", { tag })}
-          onClick={() =>
-            writes.tag(
-              chosen,
-              (tags) => without(tags, tag),
-              (which) => t("racks.tag-taken-off", { which, tag }),
-            )
-          }
+          onClick={() => writes.untag(chosen, tag)}
         >
           {tag} <span aria-hidden>×</span>
         </Button>

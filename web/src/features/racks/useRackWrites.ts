@@ -1,7 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 
 import { api, reasonOf } from "../../api/client";
-import type { Filed, RackListed } from "../../api/types";
+import type { RackListed, Refiling } from "../../api/types";
 import { useSay } from "../../ui/Toasts";
 import { t } from "../../messages";
 
@@ -32,35 +32,25 @@ export function useRackWrites() {
 
   async function file(
     racks: readonly RackListed[],
-    kept: (filed: Filed) => Filed,
+    change: Refiling,
     text: (which: string, n: number) => string,
   ) {
-    const next = Object.fromEntries(racks.map((rack) => [rack.id, kept(rack.filed)]));
-    const done = await tried(() => api.file(next));
+    const done = await tried(() => api.file(Object.fromEntries(racks.map(({ id }) => [id, change]))));
     if (done) undoable(text(named(racks), racks.length), () => api.file(done.answer.racks));
   }
 
   return {
-    /** Keeps each by the tags that `change` makes of its own. */
-    tag: (
-      racks: readonly RackListed[],
-      change: (tags: string[]) => string[],
-      text: (which: string) => string,
-    ) => file(racks, (filed) => ({ ...filed, tags: change(filed.tags) }), text),
+    tag: (racks: readonly RackListed[], tag: string) =>
+      file(racks, { tag }, (which) => t("racks.tagged", { which, tag })),
+    untag: (racks: readonly RackListed[], untag: string) =>
+      file(racks, { untag }, (which) => t("racks.tag-taken-off", { which, tag: untag })),
     favour: (racks: readonly RackListed[], favourite: boolean) =>
-      file(
-        racks,
-        (filed) => ({ ...filed, favourite }),
-        (which, n) =>
-          favourite
-            ? t("racks.is-a-favourite", { which, n })
-            : t("racks.no-favourite-any-more", { which, n }),
+      file(racks, { favourite }, (which, n) =>
+        favourite ? t("racks.is-a-favourite", { which, n }) : t("racks.no-favourite-any-more", { which, n }),
       ),
     finish: (racks: readonly RackListed[], done: boolean) =>
-      file(
-        racks,
-        (filed) => ({ ...filed, done }),
-        (which, n) => (done ? t("racks.is-done", { which, n }) : t("racks.is-not-done", { which, n })),
+      file(racks, { done }, (which, n) =>
+        done ? t("racks.is-done", { which, n }) : t("racks.is-not-done", { which, n }),
       ),
     async bin(racks: readonly RackListed[]) {
       const ids = idsOf(racks);
