@@ -191,4 +191,9 @@ def test_each_rack_says_what_is_to_be_done_next(client: TestClient, racks: list[
     client.post(f"/api/racks/{racks[1]['id']}/making/ticks", json={"said": said, "device": "x"})
     assert after() == "Being built: 2 steps done"
     assert after(place={"x": "20 mm"}).startswith("Check: ")
+    # The wall is looked at last, and what it must have comes first.
+    assert after(row={"length": "720 mm", "follows": "ends"}).startswith(
+        "Check: Hangs past the board"
+    )
+    assert after(place={"x": "9 m"}).startswith("Must fix: ")
     assert after(row={"count": 60, "length": "900 mm", "follows": "pitch"}).startswith("Must fix: ")
