@@ -11,6 +11,7 @@ from tests.metric import shipped_item, starting
 from tests.strategies import briefs
 from yardcliff.core.design.change import amend
 from yardcliff.core.design.rack_design import Design, design
+from yardcliff.core.drawing.front_view import front
 from yardcliff.core.drawing.section_view import FOLDED, _fold, _folds
 from yardcliff.core.holders.peg import Peg
 from yardcliff.core.rack import Kind, Rack
@@ -178,6 +179,27 @@ def test_each_plank_has_its_own_grain_which_runs_up() -> None:
     assert len(upright) == 5 * (len(seams) + 1)
     for x0, _, x1, _ in upright:
         assert not any(x0 < float(seam) < x1 for seam in seams)
+
+
+@given(brief=briefs)
+@cases(150)
+def test_every_place_of_the_first_row_knows_the_mark_that_it_stands_at(brief: Brief) -> None:
+    rack = design(brief).rack
+    first, way = rack.rows[0], int(rack.up)
+    held: dict[str, list[int]] = {"holder": [], "item": []}
+    for symbol in front(rack, brief.in_hand).symbols:
+        off = set()
+        for place, mark in zip(symbol.places, symbol.marks, strict=False):
+            held[symbol.of].append(mark)
+            if mark >= 0:
+                off.add(round(place[way] - float(first.at(first.row.axes[mark])[way]), 1))
+        # What hangs on a row that runs up is as far below each of its holders.
+        assert off <= {0} or (rack.up and symbol.of == "item" and len(off) == 1)
+    assert sorted(held["holder"]) == list(range(len(first.row.axes)))
+    stands = zip(first.row.things, first.row.rule.first_holder, strict=True)
+    assert sorted(held["item"]) == sorted(
+        -1 if thing.takes == "bridge" else mark for thing, mark in stands
+    )
 
 
 def test_only_the_marked_board_carries_the_datum() -> None:

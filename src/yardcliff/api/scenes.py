@@ -16,6 +16,7 @@ def view_scene(scene: Scene) -> SceneView:
                 of=s.of,
                 strokes=[view_stroke(x) for x in s.strokes],
                 places=list(s.places),
+                marks=list(s.marks),
             )
             for s in scene.symbols
         ],

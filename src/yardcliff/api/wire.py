@@ -31,6 +31,9 @@ class SymbolView(Wire):
     of: Literal["item", "holder", "part", "wall"]
     strokes: list[StrokeView]
     places: list[tuple[float, float]]
+    marks: list[int] = Field(
+        description="The marks of the first row that its first places stand at; -1 for none alone."
+    )
 
 
 class DimensionView(Wire):

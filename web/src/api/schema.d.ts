@@ -3427,6 +3427,8 @@ export interface components {
                 number,
                 number
             ][];
+            /** @description The marks of the first row that its first places stand at; -1 for none alone. */
+            marks: number[];
         };
         /** TapeView */
         TapeView: {

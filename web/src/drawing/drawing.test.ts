@@ -1,9 +1,20 @@
 import { expect, test } from "vitest";
 
-import type { Dimension } from "../api/types";
+import type { Dimension, Scene } from "../api/types";
 import { placeDimensions, textWidth } from "./dimensions";
 import { graduation, stagger } from "./tape";
-import { alongRun, fit, onStep, runOf, toModelX, toScreenX, toScreenY, zoomed } from "./view";
+import {
+  alongRun,
+  fit,
+  onStep,
+  runOf,
+  snapped,
+  toModelX,
+  toScreenX,
+  toScreenY,
+  withMoved,
+  zoomed,
+} from "./view";
 
 const box = { x0: 0, y0: 500, x1: 1450, y1: 1700 };
 const view = fit(box, { width: 900, height: 600 }, { top: 60, right: 40, bottom: 40, left: 40 });
@@ -17,6 +28,21 @@ test("zooming keeps the place under the pointer", () => {
 test("a place is written as whole tape steps", () => {
   expect(onStep(604.2, { name: "1/16 in", step_mm: 1.5875 })).toBe("381*1/16 in");
   expect(onStep(-4, { name: "1 mm", step_mm: 1 })).toBe("0*1 mm");
+});
+
+test("a hook in hand takes along what stands at its mark, and nothing else", () => {
+  const places = [[10, 5], [20, 5], [30, 5], [20, 1]]; // prettier-ignore
+  const scene = {
+    symbols: [
+      { places, marks: [0, -1, 2] },
+      { places, marks: [0, 1, 2] },
+    ],
+  } as Scene;
+  const [items, hooks] = withMoved(scene, 1, 4, false).symbols;
+  expect(items).toBe(scene.symbols[0]);
+  expect(hooks?.places).toEqual([[10, 5], [24, 5], [30, 5], [20, 1]]); // prettier-ignore
+  expect(withMoved(scene, 2, -4, true).symbols[1]?.places[2]).toEqual([30, 1]);
+  expect(snapped(604.2, { name: "1/16 in", step_mm: 1.5875 })).toBeCloseTo(381 * 1.5875, 9);
 });
 
 test("dimension texts stand clear of each other and of the outermost lines", () => {

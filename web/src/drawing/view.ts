@@ -1,4 +1,4 @@
-import type { Box } from "../api/types";
+import type { Box, Scene } from "../api/types";
 
 /** Where the drawing lies in its window: screen = (x * scale + tx, ty - y * scale); mm, y up. */
 export interface View {
@@ -78,9 +78,30 @@ export const panned = (view: View, dx: number, dy: number): View => ({
 
 const clamp = (value: number, low: number, high: number) => Math.min(Math.max(value, low), high);
 
+interface Tape {
+  name: string;
+  step_mm: number;
+}
+
+const stepsTo = (mm: number, tape: Tape, nudge = 0) => Math.max(0, Math.round(mm / tape.step_mm) + nudge);
+
 /**
  * A place in mm as exact text on the tape's nearest step: `758*1/16 in`. The server multiplies it out, so no
  * rounding of a float gets into the design.
  */
-export const onStep = (mm: number, tape: { name: string; step_mm: number }, nudge = 0) =>
-  `${Math.max(0, Math.round(mm / tape.step_mm) + nudge)}*${tape.name}`;
+export const onStep = (mm: number, tape: Tape, nudge = 0) => `${stepsTo(mm, tape, nudge)}*${tape.name}`;
+
+/** The same as it is drawn, mm. */
+export const snapped = (mm: number, tape: Tape) => stepsTo(mm, tape) * tape.step_mm;
+
+/** A scene with what stands at mark `mark` of its first row moved along that row, mm. */
+export function withMoved(scene: Scene, mark: number, by: number, up: boolean): Scene {
+  const symbols = scene.symbols.map((symbol) => {
+    if (!symbol.marks.includes(mark)) return symbol;
+    const places = symbol.places.map(([x, y], index): [number, number] =>
+      symbol.marks[index] !== mark ? [x, y] : up ? [x, y + by] : [x + by, y],
+    );
+    return { ...symbol, places };
+  });
+  return { ...scene, symbols };
+}

@@ -13,7 +13,7 @@ const at = (count: number, from = 0): [number, number][] =>
 
 function symbol(key: string, of: Symbol["of"], places: [number, number][]): Symbol {
   const strokes = [stroke(of, "M-4 -90 L6 -90 L6 0 Z"), stroke(`${of}-line`, "M-4 -40 L6 -40")];
-  return { key, of, strokes, places };
+  return { key, of, strokes, places, marks: [] };
 }
 
 function drawn(symbols: Symbol[], scale: number, bare = false): string {

@@ -22,6 +22,7 @@ def view_listed(entry: Listed, trade: Trade, *, own: bool) -> ItemChoice:
         of="item",
         strokes=[view_stroke(s) for s in item_strokes(hanging(item))],
         places=[(0.0, 0.0)],
+        marks=[],
     )
     columns = write_row(entry) | _in_trade(entry, trade)
     return ItemChoice(

@@ -95,7 +95,11 @@ def _holders(rack: Rack) -> Iterator[Symbol]:
         key = ".".join(("holder", *([f"{lean:g}"] if lean else []), *([str(k + 1)] if k else [])))
         if placed:
             yield Symbol(
-                key, "holder", strokes, tuple([(in_mm(one.x), in_mm(one.y)) for one in placed])
+                key,
+                "holder",
+                strokes,
+                tuple([(in_mm(one.x), in_mm(one.y)) for one in placed]),
+                tuple([one.place for one in placed if not one.row]),
             )
 
 
@@ -188,17 +192,25 @@ def _grain(x: float, y: float, length: float, width: float) -> Iterator[Path]:
 def _hung(rack: Rack) -> Iterator[Symbol]:
     """What hangs, a symbol for each kind and the way it faces."""
     places: dict[tuple[str, bool, bool], list[tuple[float, float]]] = {}
+    marks: dict[tuple[str, bool, bool], list[int]] = {}
     heights: dict[int, float] = {}  # all of a row hang at one: its number is made once
-    for hung in rack.hung:
+    row = rack.rows[0].row
+    stands = [
+        -1 if thing.takes == "bridge" else first
+        for thing, first in zip(row.things, row.rule.first_holder, strict=True)
+    ]
+    for k, hung in enumerate(rack.hung):
         y = heights.get(id(hung.y))
         if y is None:
             y = heights[id(hung.y)] = in_mm(hung.y)
-        places.setdefault((hung.kind, hung.turned, hung.spare), []).append((in_mm(hung.x), y))
+        alike = hung.kind, hung.turned, hung.spare
+        places.setdefault(alike, []).append((in_mm(hung.x), y))
+        if not hung.row:
+            marks.setdefault(alike, []).append(stands[k])
     for (kind, about, spare), at in places.items():
         key = ".".join(("item", kind, *("turned",) * about, *("spare",) * spare))
-        yield Symbol(
-            key, "item", item_strokes(rack.looks[kind], about=about, spare=spare), tuple(at)
-        )
+        strokes = item_strokes(rack.looks[kind], about=about, spare=spare)
+        yield Symbol(key, "item", strokes, tuple(at), tuple(marks.get((kind, about, spare), ())))
 
 
 @lru_cache(maxsize=256)

@@ -64,13 +64,15 @@ class Stroke:
 @dataclass(frozen=True, slots=True)
 class Symbol:
     """Something drawn at each of its `places` (x, y), from the datum on; `key` tells it from the
-    others. The `wall` is behind everything.
+    others. The `wall` is behind everything. `marks` are those of the rack's first row that its
+    first places stand at, as many as are of that row; -1 where one stands at none alone.
     """
 
     key: str
     of: Literal["item", "holder", "part", "wall"]
     strokes: tuple[Stroke, ...]
     places: tuple[tuple[float, float], ...]
+    marks: tuple[int, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

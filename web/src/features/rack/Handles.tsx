@@ -1,6 +1,6 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 
-import { alongRun, onStep, runOf, toScreenX, type View } from "../../drawing/view";
+import { alongRun, onStep, runOf, snapped, toScreenX, type View } from "../../drawing/view";
 import { movePatch, pinPatch } from "./patches";
 import { KeepOutHandles } from "./KeepOutHandles";
 import { useSession, useShown } from "./shown";
@@ -28,6 +28,7 @@ export function Handles({ view }: { view: View }) {
   const start = design.ends[0];
   const inHand = Math.min(chosen, marks.x.length - 1);
   const inHandX = marks.x[inHand] ?? 0;
+  const hand = useShown((shown) => shown.hand);
   const pinned = marks.pinned.includes(inHand);
 
   const [back, onward] = up ? ["ArrowDown", "ArrowUp"] : ["ArrowLeft", "ArrowRight"];
@@ -37,7 +38,10 @@ export function Handles({ view }: { view: View }) {
   function onThingDown(event: PointerEvent<SVGElement>, place: number) {
     const { things } = session.rack.design;
     const toPlace = (mm: number) => String(nearest(things.x, mm));
-    grab(event, things.x[place] ?? 0, toPlace, (design, to) => movePatch(design, place, Number(to)));
+    grab(event, things.x[place] ?? 0, {
+      toAt: toPlace,
+      toPatch: (design, to) => movePatch(design, place, Number(to)),
+    });
   }
   function onBandDown(event: PointerEvent<SVGElement>) {
     const box = event.currentTarget.getBoundingClientRect();
@@ -45,7 +49,11 @@ export function Handles({ view }: { view: View }) {
     const index = nearest(marks.x, first + (alongRun(run, event) - from - half) / along.scale);
     setChosen(index);
     slider.current?.focus();
-    grab(event, marks.x[index] ?? 0, onTape, (design, at) => pinPatch(design, index, at));
+    grab(event, marks.x[index] ?? 0, {
+      toAt: onTape,
+      toPatch: (design, at) => pinPatch(design, index, at),
+      toHand: (mm) => ({ mark: index, x: snapped(mm, design.tape) }),
+    });
   }
   function onHolderKey(event: KeyboardEvent<SVGElement>) {
     const by = { [back]: -1, [onward]: 1 }[event.key];
@@ -130,7 +138,7 @@ export function Handles({ view }: { view: View }) {
         aria-valuenow={Math.round(inHandX)}
         aria-valuetext={t("rack.from-the", { text: marks.text[inHand], start })}
         className="outline-none focus-visible:[&>rect]:stroke-act"
-        transform={`translate(${toScreenX(along, inHandX)} 0)`}
+        transform={`translate(${toScreenX(along, hand?.mark === inHand ? hand.x : inHandX)} 0)`}
         onKeyDown={onHolderKey}
       >
         <rect
@@ -168,7 +176,9 @@ export function Handles({ view }: { view: View }) {
         data-grip
         className={`group outline-none ${cursor}`}
         transform={`translate(${toScreenX(along, design.length_mm)} 0)`}
-        onPointerDown={(event) => grab(event, design.length_mm, onTape, (_, at) => ({ row: { length: at } }))}
+        onPointerDown={(event) =>
+          grab(event, design.length_mm, { toAt: onTape, toPatch: (_, at) => ({ row: { length: at } }) })
+        }
         {...held()}
         onKeyDown={onEndKey}
       >

@@ -59,7 +59,7 @@ export function KeepOutHandles({ run, half }: Props) {
             data-keepout={index}
             data-grip
             className={`group ${run.up ? "cursor-ns-resize" : "cursor-ew-resize"} outline-none`}
-            onPointerDown={(event) => grab(event, x, onTape, put(index))}
+            onPointerDown={(event) => grab(event, x, { toAt: onTape, toPatch: put(index) })}
             {...held()}
             onKeyDown={(event) => onKey(event, index)}
           >

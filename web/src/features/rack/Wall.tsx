@@ -1,7 +1,7 @@
-import { useEffect, useRef, type PointerEvent } from "react";
+import { useEffect, useMemo, useRef, type PointerEvent } from "react";
 
 import type { Scene } from "../../api/types";
-import { toScreenX, toScreenY } from "../../drawing/view";
+import { toScreenX, toScreenY, withMoved } from "../../drawing/view";
 import { Scene as SceneDrawing } from "../../ui/Scene";
 import { gripped } from "../../ui/grip";
 import { Measure } from "../../ui/Measure";
@@ -25,6 +25,14 @@ interface Props {
  */
 export function Wall({ control, scene, placing }: Props) {
   const front = useShown((shown) => shown.design.scene === scene);
+  const hand = useShown((shown) => shown.hand);
+  const handFrom = useShown(({ design, hand }) => hand && design.marks.x[hand.mark]);
+  const up = useShown((shown) => shown.design.up);
+  // What is in hand goes with the pointer; the row follows when it is worked out.
+  const drawn = useMemo(
+    () => (hand && handFrom != null && front ? withMoved(scene, hand.mark, hand.x - handFrom, up) : scene),
+    [scene, front, hand, handFrom, up],
+  );
   const onWall = useShown((shown) => shown.design.on_wall);
   const { view, size, zoom, pan, window } = control;
   const svg = useRef<SVGSVGElement>(null);
@@ -98,7 +106,7 @@ export function Wall({ control, scene, placing }: Props) {
         className="pointer-events-none"
         transform={`translate(${view.tx} ${view.ty}) scale(${view.scale} ${-view.scale})`}
       >
-        <SceneDrawing scene={scene} scale={view.scale} />
+        <SceneDrawing scene={drawn} scale={view.scale} />
       </g>
       {scene.labels.filter(seen).map((label, index) => (
         <text

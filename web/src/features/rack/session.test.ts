@@ -198,6 +198,28 @@ test("of previews the newest wins, and a stored change overtakes them", async ()
   expect(shown().design.count).toBe(8);
 });
 
+test("what is in hand is shown at once, until its own answer is there or it is let go", async () => {
+  const answers: ((design: Design) => void)[] = [];
+  vi.spyOn(line, "solve").mockImplementation(() => new Promise((resolve) => answers.push(resolve)));
+  const at = (x: number) => session.preview({ row: { count: x } }, { mark: 2, x });
+  at(5);
+  expect(shown().hand).toEqual({ mark: 2, x: 5 });
+  await vi.waitFor(() => expect(answers).toHaveLength(1));
+  at(6);
+  answers[0]?.(design(5));
+  await vi.waitFor(() => expect(answers).toHaveLength(2));
+  expect(shown()).toMatchObject({ design: { count: 5 }, hand: { mark: 2, x: 6 } });
+  answers[1]?.(design(6));
+  await vi.waitFor(() => expect(shown()).toMatchObject({ design: { count: 6 }, hand: null }));
+  at(7);
+  session.preview(null);
+  expect(shown().hand).toBeNull();
+  at(8);
+  vi.spyOn(api, "change").mockRejectedValue(problem("/problems/unreadable-brief"));
+  await session.change({});
+  expect(shown()).toMatchObject({ design: { count: 1 }, hand: null });
+});
+
 test("what is tried while a change is being stored is tried on that change, and stays shown", async () => {
   let store: (rack: Rack) => void = () => undefined;
   vi.spyOn(api, "change").mockReturnValue(new Promise((resolve) => (store = resolve)));

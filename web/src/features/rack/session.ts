@@ -16,6 +16,12 @@ const LOOK_MS = 1500;
 
 export type Standing = "saved" | "saving" | "offline" | "stale";
 
+/** Mark `mark` of the first row, at `x` mm from the datum. */
+export interface Hand {
+  mark: number;
+  x: number;
+}
+
 export interface OpenSlip {
   key: string;
   kept: boolean;
@@ -35,6 +41,8 @@ export interface Shown {
   trouble: string | null;
   /** Something is being dragged. */
   held: boolean;
+  /** The holder in hand, where its row is not worked out yet. */
+  hand: Hand | null;
   /** The workings that lie open. */
   slips: OpenSlip[];
 }
@@ -76,6 +84,7 @@ export class Session {
       waiting: 0,
       trouble: null,
       held: false,
+      hand: null,
       slips: [],
     }));
   }
@@ -139,10 +148,11 @@ export class Session {
   readonly closeSlip = (key = this.store.getState().slips.at(-1)?.key): void =>
     this.set({ slips: this.store.getState().slips.filter((slip) => slip.key !== key) });
 
-  /** Show a change without storing it; null goes back to the stored design. */
-  readonly preview = (patch: Patch | null): void => {
+  /** Show a change without storing it, the holder in `hand` at once; null goes back to the stored design. */
+  readonly preview = (patch: Patch | null, hand: Hand | null = null): void => {
     this.tried = patch;
     this.next = patch;
+    this.set({ hand });
     if (!this.trying) void this.tryOn();
   };
 
@@ -209,7 +219,8 @@ export class Session {
       }
       try {
         const design = await line.solve(this.rack.id, (this.mine ?? this.rack.design).brief, wanted);
-        if (this.tried) this.set({ design: replaceEqualDeep(this.store.getState().design, design) });
+        // What is in hand has gone on meanwhile, where there is a next.
+        if (this.tried) this.show(design, this.next === undefined ? null : this.store.getState().hand);
       } catch {
         /* The last good drawing stays; storing the change will say what is wrong. */
       }
@@ -284,7 +295,7 @@ export class Session {
       if (error instanceof ProblemError) return saidOf(error);
       throw error;
     }
-    this.set({ design: replaceEqualDeep(this.store.getState().design, this.mine) });
+    this.show(this.mine);
     return null;
   }
 
@@ -300,14 +311,15 @@ export class Session {
       return;
     }
     this.mine = await line.solve(this.rack.id, brief, {}).catch(() => null);
-    if (this.mine) this.set({ design: this.mine });
+    if (this.mine) this.show(this.mine);
     this.keep();
   }
 
   /** The window has nothing of its own any more. */
   private letGo(): void {
     this.mine = null;
-    this.set({ standing: "saved", design: this.rack.design });
+    this.set({ standing: "saved" });
+    this.show(this.rack.design);
     this.keep();
   }
 
@@ -335,8 +347,11 @@ export class Session {
   }
 
   private showStored(): void {
-    const design = this.mine ?? this.rack.design;
-    if (!this.tried) this.set({ design: replaceEqualDeep(this.store.getState().design, design) });
+    if (!this.tried) this.show(this.mine ?? this.rack.design);
+  }
+
+  private show(design: Design, hand: Hand | null = null): void {
+    this.set({ design: replaceEqualDeep(this.store.getState().design, design), hand });
   }
 
   private set(next: Partial<Shown>): void {

@@ -2,6 +2,7 @@ import { useCallback, useEffect, useRef, type PointerEvent } from "react";
 
 import type { Design, Patch } from "../../api/types";
 import { alongRun, type Run } from "../../drawing/view";
+import type { Hand } from "./session";
 import { useSession } from "./shown";
 
 const CLICK_PX = 3;
@@ -10,10 +11,17 @@ interface Hold {
   start: number;
   from: number;
   moved: boolean;
-  /** What the hand points at: a reading on the tape, or a place in the order. */
   at: string;
+  takes: Taking;
+}
+
+/** What comes of where the hand is. */
+interface Taking {
+  /** What it points at, mm along the row: a reading on the tape, or a place in the order. */
   toAt: (mm: number) => string;
   toPatch: (design: Design, at: string) => Patch;
+  /** The holder that goes with it at once, before its row is worked out. */
+  toHand?: (mm: number) => Hand;
 }
 
 /** What is held by the pointer and dragged along the row: tried on every move, stored when it is let go. */
@@ -21,9 +29,9 @@ export function useDrag(run: Run) {
   const session = useSession();
   const hold = useRef<Hold | null>(null);
 
-  function grab(event: PointerEvent<SVGElement>, from: number, toAt: Hold["toAt"], toPatch: Hold["toPatch"]) {
+  function grab(event: PointerEvent<SVGElement>, from: number, takes: Taking) {
     event.currentTarget.setPointerCapture(event.pointerId);
-    hold.current = { start: alongRun(run, event), from, moved: false, at: "", toAt, toPatch };
+    hold.current = { start: alongRun(run, event), from, moved: false, at: "", takes };
     session.hold(true);
   }
   function drag(event: { clientX: number; clientY: number }) {
@@ -31,11 +39,13 @@ export function useDrag(run: Run) {
     if (!now) return;
     const by = alongRun(run, event) - now.start;
     if (!now.moved && Math.abs(by) < CLICK_PX) return;
-    const at = now.toAt(now.from + by / run.along.scale);
+    const x = now.from + by / run.along.scale;
+    const { toAt, toPatch, toHand } = now.takes;
+    const at = toAt(x);
     if (now.at === at) return;
     now.moved = true;
     now.at = at;
-    session.preview(now.toPatch(session.rack.design, at));
+    session.preview(toPatch(session.rack.design, at), toHand?.(x));
   }
   // Where the browser has it, the raw event comes without waiting for the next frame: the answer is there for it.
   const latest = useRef(drag);
@@ -51,7 +61,7 @@ export function useDrag(run: Run) {
     const now = hold.current;
     hold.current = null;
     session.hold(false);
-    if (now?.moved) session.apply((design) => now.toPatch(design, now.at));
+    if (now?.moved) session.apply((design) => now.takes.toPatch(design, now.at));
     else if (now && onClick) onClick();
   }
   function cancel() {
