@@ -1,6 +1,7 @@
 """The API over HTTP: the real application on a real data file."""
 
 import asyncio
+import re
 from concurrent.futures import ThreadPoolExecutor
 from contextlib import suppress
 from time import monotonic, sleep
@@ -413,6 +414,12 @@ def test_pages_come_with_a_strict_policy(client: TestClient) -> None:
     assert nonce not in second.text
     for answer in (first, client.get("/api/health")):
         assert answer.headers["x-content-type-options"] == "nosniff"
+
+
+def test_the_first_page_names_what_it_will_ask_for(client: TestClient) -> None:
+    assert "link" not in client.get("/racks/anything").headers
+    asked = re.findall("<([^>]+)>", client.get("/").headers["link"])
+    assert [client.get(path).status_code for path in asked] == [200] * 5
 
 
 def test_the_openapi_document_explains_itself(client: TestClient) -> None:

@@ -1,4 +1,4 @@
 import { speak, speakOfAll } from "./messages";
 
-await (location.pathname === "/" ? speak() : speakOfAll());
-await import("./main");
+// Not awaited: what comes then is made of what this file is made of, and would wait for its end.
+void (location.pathname === "/" ? speak() : speakOfAll()).then(() => import("./main"));

@@ -3,10 +3,21 @@ import i18next from "i18next";
 type Messages = Record<string, string>;
 
 const SOURCE = "en-GB";
-/** What a page says, by language and room of the page; a language says only what differs. */
-const FILES = import.meta.glob<Messages>("../../src/yardcliff/messages/*/page/*.po", { import: "default" });
-/** The rooms that the first page is made of; all others come with any other page. */
-const FIRST = ["api", "drawing", "items", "racks", "ui", "walls", "words"];
+/** What the first page says, by its files. */
+const FIRST = import.meta.glob<Messages>(
+  "../../src/yardcliff/messages/en-GB/page/{api,drawing,items,racks,ui,walls,words}.po",
+  { import: "default", eager: true },
+);
+/** What else a page says, by language and room of the page; a language says only what differs. */
+const FILES = import.meta.glob<Messages>(
+  [
+    "../../src/yardcliff/messages/*/page/*.po",
+    "!../../src/yardcliff/messages/en-GB/page/{api,drawing,items,racks,ui,walls,words}.po",
+  ],
+  { import: "default" },
+);
+const roomOf = (path: string) => path.split("/").at(-1) ?? "";
+const FIRST_ROOMS = new Set(Object.keys(FIRST).map(roomOf));
 
 /** The languages that there are catalogues of. */
 export const LANGUAGES = [
@@ -44,15 +55,18 @@ void i18next.init({
 async function load(wanted: (room: string) => boolean): Promise<void> {
   await Promise.all(
     Object.entries(FILES).map(async ([path, read]) => {
-      const [spoken, , file] = path.split("/").slice(-3);
-      if (spoken && file && [language, SOURCE].includes(spoken) && wanted(file.replace(".po", "")))
-        i18next.addResourceBundle(spoken, "translation", await read(), true, true);
+      const spoken = path.split("/").at(-3) ?? SOURCE;
+      if ([language, SOURCE].includes(spoken) && wanted(roomOf(path))) say(spoken, await read());
     }),
   );
 }
 
+const say = (spoken: string, messages: Messages) =>
+  i18next.addResourceBundle(spoken, "translation", messages, true, true);
+for (const messages of Object.values(FIRST)) say(SOURCE, messages);
+
 /** Before the first page is drawn: modules say things as they are read. */
-export const speak = () => load((room) => FIRST.includes(room));
+export const speak = () => load((room) => FIRST_ROOMS.has(room));
 
 let rest: Promise<void> | undefined;
 /** Before any other page is fetched. */

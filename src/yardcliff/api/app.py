@@ -1,13 +1,15 @@
 """The application: one store, thin routers, one error form, one guard at the door."""
 
+import asyncio
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
 
 from fastapi import FastAPI
+from starlette.concurrency import run_in_threadpool
 
 from yardcliff import __version__
 from yardcliff.api import errors, instruments, page, settings
-from yardcliff.api.arrival import Arrival, Welcome
+from yardcliff.api.arrival import Arrival, Welcome, get_ready
 from yardcliff.api.items import catalogue
 from yardcliff.api.items import routes as items
 from yardcliff.api.language import Speaking
@@ -52,7 +54,9 @@ def create_app(
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
+        getting_ready = asyncio.ensure_future(run_in_threadpool(get_ready, app.routes))
         yield
+        await getting_ready
         app.state.phone.shut()
         application.database.close()
 

@@ -1,15 +1,30 @@
-"""What waits for the first visitor: the demo moves in as where the browser says that it is."""
+"""What waits for the first visitor: the demo moves in as where the browser says that it is, and
+what takes long to read has been read.
+"""
 
 import asyncio
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
+from importlib import import_module
 
 from starlette.concurrency import run_in_threadpool
 from starlette.datastructures import Headers
+from starlette.routing import BaseRoute
 from starlette.types import ASGIApp, Receive, Scope, Send
 
 from yardcliff.app.locale import UserLocale
+from yardcliff.messages import tr
 
 Welcome = Callable[[UserLocale], object]
+
+
+def get_ready(routes: Iterable[BaseRoute]) -> None:
+    """Reads what the first visitor would wait for: the words, what plans are worked out with, and
+    the routes, which are made out when a path is first looked for among all of them.
+    """
+    tr("api.refused")
+    for route in routes:
+        route.matches({"type": "http", "method": "GET", "path": "/", "headers": []})
+    import_module("yardcliff.core.cutting.search")
 
 
 class Arrival:

@@ -11,6 +11,11 @@ from yardcliff.api.security import content_security_policy
 from yardcliff.messages import language, tr
 
 STATIC = Path(__file__).parent.parent / "static"
+FIRST_ASKED = ", ".join(
+    f"</api/{of}>; rel=preload; as=fetch; crossorigin"
+    for of in ("racks", "racks?bin=true", "walls", "walls?bin=true", "settings")
+)
+"""What the first page will ask for: it is asked while its scripts are on their way."""
 NONCE, LANG = "__NONCE__", 'lang="en"'
 
 
@@ -31,5 +36,6 @@ def install(app: FastAPI, folder: Path = STATIC) -> None:
             headers={
                 "content-security-policy": content_security_policy(nonce),
                 "cache-control": "no-store",
+                **({} if path else {"link": FIRST_ASKED}),
             },
         )

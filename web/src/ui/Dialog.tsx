@@ -1,4 +1,4 @@
-import { Dialog as Radix } from "radix-ui";
+import * as Radix from "radix-ui/dialog";
 import { useRef, type ReactNode } from "react";
 import { t } from "../messages";
 

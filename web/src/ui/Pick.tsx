@@ -1,4 +1,4 @@
-import { DropdownMenu } from "radix-ui";
+import * as DropdownMenu from "radix-ui/dropdown-menu";
 import type { ReactNode } from "react";
 
 import { Measure } from "./Measure";

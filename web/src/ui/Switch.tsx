@@ -1,4 +1,4 @@
-import { ToggleGroup } from "radix-ui";
+import * as ToggleGroup from "radix-ui/toggle-group";
 
 interface Props<T extends string> {
   label: string;

@@ -1,4 +1,4 @@
-import { Toast } from "radix-ui";
+import * as Toast from "radix-ui/toast";
 import { createContext, useCallback, useContext, useState, type ReactNode } from "react";
 
 import { Button } from "./Button";

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { DropdownMenu } from "radix-ui";
+import * as DropdownMenu from "radix-ui/dropdown-menu";
 import { useState } from "react";
 
 import type { Done } from "../api/types";

@@ -1,4 +1,4 @@
-import { Collapsible } from "radix-ui";
+import * as Collapsible from "radix-ui/collapsible";
 import { useState } from "react";
 import { Link } from "react-router";
 

@@ -1,4 +1,4 @@
-import { Popover } from "radix-ui";
+import * as Popover from "radix-ui/popover";
 import { useEffect, useRef, useState } from "react";
 
 import { Button } from "../../ui/Button";

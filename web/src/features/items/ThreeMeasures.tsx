@@ -1,4 +1,4 @@
-import { RadioGroup } from "radix-ui";
+import * as RadioGroup from "radix-ui/radio-group";
 import { useMemo, useState, type FormEvent } from "react";
 
 import { api, ProblemError, reasonOf } from "../../api/client";

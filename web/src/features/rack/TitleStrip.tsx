@@ -1,4 +1,4 @@
-import { DropdownMenu } from "radix-ui";
+import * as DropdownMenu from "radix-ui/dropdown-menu";
 import { useState } from "react";
 import { Link } from "react-router";
 

@@ -2,7 +2,8 @@ import { createContext, use, useEffect, useMemo, type ReactNode } from "react";
 import { useStore } from "zustand";
 import { createStore, type StoreApi } from "zustand/vanilla";
 
-import type { Session, Shown } from "./session";
+import type { Session } from "./session";
+import type { Shown } from "./state";
 import { t } from "../../messages";
 
 /** How often what is read follows a drag: hundreds of places take it a frame, so it does so less often. */

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef, type PointerEvent } from "react";
 
 import type { Design, Patch } from "../../api/types";
 import { alongRun, type Run } from "../../drawing/view";
-import type { Hand } from "./session";
+import type { Hand } from "./state";
 import { useSession } from "./shown";
 
 const CLICK_PX = 3;

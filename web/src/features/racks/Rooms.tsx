@@ -1,4 +1,4 @@
-import { RadioGroup } from "radix-ui";
+import * as RadioGroup from "radix-ui/radio-group";
 
 import type { Room } from "../../api/types";
 import { Measure } from "../../ui/Measure";

@@ -1,4 +1,4 @@
-import { RadioGroup } from "radix-ui";
+import * as RadioGroup from "radix-ui/radio-group";
 
 import type { Way } from "../../api/types";
 import { RackDrawing } from "../../ui/RackDrawing";
