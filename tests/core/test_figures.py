@@ -34,7 +34,8 @@ WORDS = {
     "from the back face",
     "typical of the saw",
 }
-WORDS |= {"less: they pass at the sides", "the most that fit", "what is left, shared"}
+WORDS |= {"less: they pass at the sides", "the most that fit"}
+WORDS |= {"what is left, shared", "what is missing, shared"}
 NAMES = {
     "in the board + what sticks out": "e + o",
     "length − plate": "l − k",

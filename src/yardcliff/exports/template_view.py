@@ -3,7 +3,6 @@
 from dataclasses import dataclass
 from functools import cached_property
 
-from yardcliff.core.design.machining import read_from
 from yardcliff.core.rack import Face, Part
 from yardcliff.messages import tr
 
@@ -58,13 +57,11 @@ class View:
     @property
     def upper(self) -> str:
         """What the upper edge of the drawing is."""
-        _, near, far = read_from(self.part, self.face)
-        name = near if self.mirrored and not self.turned else far
-        short = {
-            tr("face.top.edge"): tr("exports.top"),
-            tr("face.back.edge"): tr("exports.wall-edge"),
-        }
-        return short.get(name, name.upper())
+        near = self.part.frame(self.face).edge
+        upper = near if self.mirrored and not self.turned else near.opposite
+        short = {Face.TOP: tr("exports.top"), Face.BACK: tr("exports.wall-edge")}
+        name = short.get(upper) if self.part.side(upper) == "edge" else None
+        return name or self.part.called(upper).upper()
 
     @property
     def looking(self) -> str:

@@ -50,7 +50,12 @@ def _results(designs: Sequence[Design], tape: Tape) -> Iterator[Trait]:
         tr("design.things"), [Fraction(len(design.rack.hung)) for design in designs], str, max
     )
     yield trait(tr("design.board"), [row.length for row in rows], tape.write, min)
-    yield trait(tr("design.least-air"), [row.air for row in rows], tape.write, max)
+    yield trait(
+        tr("design.least-air"),
+        [row.air for row in rows],
+        lambda gap: tape.write(gap) if gap >= 0 else tr("design.overlap-by", by=tape.write(-gap)),
+        max,
+    )
     yield trait(
         tr("design.board-a-thing"),
         [design.rack.row.length / len(design.rack.hung) for design in designs],

@@ -199,12 +199,17 @@ class Part:
 
     def called(self, face: Face) -> str:
         """What a face is called on the bench: `front`, `top edge`, `left end`, `left face`."""
+        side = self.side(face)
+        return tr(f"face.{face}") if side == "face" else tr(f"face.{face}.{side}")
+
+    def side(self, face: Face) -> Literal["face", "edge", "end"]:
+        """What a face is of a board."""
         long = 1 if self.stands else 0
         if face.axis == long:
-            return tr(f"face.{face}.end")
+            return "end"
         others = [axis for axis in (0, 1, 2) if axis not in (long, face.axis)]
         broad = self.size[others[0]] >= self.size[face.axis]
         # The box around a board that leans says nothing of its faces.
         if not broad or (self.lean and face.axis != self.face.axis):
-            return tr(f"face.{face}.edge")
-        return tr(f"face.{face}")
+            return "edge"
+        return "face"

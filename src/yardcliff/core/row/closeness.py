@@ -87,9 +87,7 @@ def too_close(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
         "row.bump" if row.air < 0 else "row.crowded",
         tr("part.row"),
         message,
-        tr("quantity.gap-left"),
-        row.air,
-        row.brief.air,
+        *_apart(row.air, row.brief.air),
         at=(float(edge + row.air / 2), 0.0),
         fixes=_closeness_fixes(row, tape, words, pair, fit),
     )
@@ -113,9 +111,7 @@ def _overlapping(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
         tr("row.hard", names=names, by=tape.write(-row.clear[k]), most=tape.write(-least))
         if hard
         else tr("row.overlap", noun=words.noun(row.count), by=tape.write(-row.air)),
-        tr("quantity.gap-left"),
-        row.clear[k],
-        least,
+        *_apart(row.clear[k], least),
         at=(float(edge + row.clear[k] / 2), 0.0),
         fixes=(_gap(tape, least) if hard else _gap(tape, NONE),),
     )
@@ -124,6 +120,13 @@ def _overlapping(row: Row, tape: Tape, words: Words) -> Iterator[Finding]:
 def pair_gives(row: Row) -> list[Fraction]:
     """How far each thing and the next may overlap, mm: as far as the one that gives less."""
     return [min(one.gives, other.gives) for one, other in pairwise(row.things)]
+
+
+def _apart(gap: Fraction, least: Fraction) -> tuple[str, Fraction, Fraction]:
+    """What a gap is called, what it is, and what it may be at least; an overlap at most."""
+    if gap >= 0:
+        return tr("quantity.gap-left"), gap, least
+    return tr("quantity.overlap"), -gap, max(-least, Fraction(0))
 
 
 def _gap(tape: Tape, air: Fraction, **changes: str) -> Fix:

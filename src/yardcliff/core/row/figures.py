@@ -268,14 +268,10 @@ def _ends(row: Row) -> tuple[Figure, Figure]:
 
 
 def _even_air(row: Row) -> Figure:
+    label = tr("row.overlap.label" if row.air < 0 else "row.air.label")
     if row.brief.follows in ("count", "pitch"):
+        formula = tr("row.overlap.formula" if row.air < 0 else "row.air.formula")
         why = tr("row.boards-length-less-ends-things-themselves")
-        return Figure(
-            "row.air",
-            tr("row.air.label"),
-            row.air,
-            tr("row.air.formula"),
-            _inputs(row, "L a b"),
-            why,
-        )
-    return _given("row.air", tr("row.air"), row.air, tr("row.clear-gap-between-neighbours-as-they"))
+        return Figure("row.air", label, abs(row.air), formula, _inputs(row, "L a b"), why)
+    why = tr("row.clear-gap-between-neighbours-as-they")
+    return _given("row.air", label, abs(row.air), why)

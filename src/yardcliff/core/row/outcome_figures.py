@@ -1,5 +1,7 @@
 """Figures of how a row came out: its span and air, how uneven it is, what stepping off costs."""
 
+from dataclasses import replace
+
 from yardcliff.core.findings.working import Figure, Input, Value, figure
 from yardcliff.core.row.marking import drift
 from yardcliff.core.row.row import Row
@@ -28,26 +30,24 @@ def span(row: Row) -> Figure:
 
 
 def air(row: Row) -> Figure:
-    """The least clear gap between things."""
+    """The least clear gap between things, or how far they overlap."""
     k = min(range(row.count - 1), key=lambda k: row.clear[k], default=0)
     one, other = row.things[k], row.things[min(k + 1, row.count - 1)]
     apart = row.centres[k + 1] - row.centres[k] if row.count > 1 else row.t
-    return figure(
-        "row.air",
-        row.air,
-        "p − (r + l)",
-        (
-            Input(
-                "p",
-                tr("input.tightest-distance")
-                if row.uneven or not row.rule.alike
-                else tr("input.pitch"),
-                apart,
-            ),
-            Input("r", tr("input.reach-of-one", onward=row.run.onward), one.reach.right),
-            Input("l", tr("input.reach-of-the-next", back=row.run.back), other.reach.left),
+    inputs = (
+        Input(
+            "p",
+            tr("input.tightest-distance")
+            if row.uneven or not row.rule.alike
+            else tr("input.pitch"),
+            apart,
         ),
+        Input("r", tr("input.reach-of-one", onward=row.run.onward), one.reach.right),
+        Input("l", tr("input.reach-of-the-next", back=row.run.back), other.reach.left),
     )
+    if row.air >= 0:
+        return figure("row.air", row.air, "p − (r + l)", inputs)
+    return replace(figure("row.overlap", -row.air, "r + l − p", inputs), key="row.air")
 
 
 def unevenness(row: Row) -> Figure:

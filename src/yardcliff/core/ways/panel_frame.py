@@ -143,7 +143,11 @@ def framed_body(
             figure("panel.tall", high - low, tr("panel.tall.formula"), ()),
             *_rear_figure(rears, gaps),
         ),
-        tuple(_on_dowels(row, wide, brief) if flush else _on_joints(brief, standing, wide)),
+        tuple(
+            _on_dowels(row, wide, brief)
+            if flush
+            else _on_joints(brief, standing, wide, fitted.noun)
+        ),
         (tr("caution.check-both-diagonals-before-glue-sets"),),
     )
 
@@ -251,7 +255,7 @@ def _rear_figure(rears: tuple[Part, ...], gaps: list[tuple[Part, Part]]) -> Iter
 
 
 def _on_joints(
-    brief: PanelBrief, standing: tuple[Standing, ...], wide: Fraction
+    brief: PanelBrief, standing: tuple[Standing, ...], wide: Fraction, holder: str
 ) -> Iterator[Finding]:
     """Whether a holder sits over the screws that hold a cross board to its sides, in the middle of
     these.
@@ -273,7 +277,7 @@ def _on_joints(
         yield Finding(
             "panel.joint",
             tr("part.cross-board"),
-            tr("panel.joint"),
+            tr("panel.joint", holder=holder),
             tr("quantity.from-the-screws"),
             nearest,
             clear,

@@ -1,7 +1,8 @@
 import { patchAt } from "../../api/patch";
 import { Field } from "../../ui/Field";
-import { stepped, textAt } from "./patches";
+import { negated, stepped, textAt } from "./patches";
 import { useSession, useShown } from "./shown";
+import { t } from "../../messages";
 
 interface Props {
   path: string;
@@ -14,6 +15,27 @@ interface Props {
   optional?: boolean;
   placeholder?: string;
   className?: string;
+}
+
+/** The gap between neighbours; below nothing it is how far they overlap, and is typed as that. */
+export function GapField(props: Omit<Props, "path" | "label">) {
+  const { change, press } = useSession();
+  const gap = useShown(({ design }) => textAt(design, "row.air"));
+  if (!gap.startsWith("-")) return <BriefField path="row.air" label={t("rack.air")} {...props} />;
+  return (
+    <Field
+      name="row.air"
+      label={t("rack.overlap")}
+      value={negated(gap)}
+      onCommit={(text) => change({ row: { air: negated(text) } })}
+      onStep={(direction) =>
+        press("row.air", direction, (design, by) => ({
+          row: { air: stepped(textAt(design, "row.air"), design.tape.name, -by) },
+        }))
+      }
+      {...props}
+    />
+  );
 }
 
 /** A length or count of the brief, by its path: typed in any unit, stepped by the arrows. */

@@ -11,7 +11,7 @@ import { Pick } from "../../ui/Pick";
 import { useSay } from "../../ui/Toasts";
 import { Working } from "../../ui/Working";
 import { FoundShelf } from "../items/FoundShelf";
-import { BriefField } from "./BriefField";
+import { BriefField, GapField } from "./BriefField";
 import { KindSheet } from "./KindSheet";
 import { addKindPatch, kindCountPatch, MAIN, removeKindPatch, rowOf, countOf } from "./patches";
 import { Section } from "./Section";
@@ -80,7 +80,7 @@ export function Hanging({ catalogue }: { catalogue: Catalogue }) {
         />
       ))}
       <div className="grid grid-cols-2 gap-x-3">
-        {!airy && <BriefField path="row.air" label={t("rack.air")} />}
+        {!airy && <GapField />}
         <BriefField path="row.spares" label={t("rack.spare")} />
       </div>
       {sided && (

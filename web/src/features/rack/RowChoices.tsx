@@ -4,7 +4,7 @@ import type { ReactNode } from "react";
 import type { Catalogue } from "../../api/types";
 import { Pick } from "../../ui/Pick";
 import { Switch } from "../../ui/Switch";
-import { BriefField } from "./BriefField";
+import { BriefField, GapField } from "./BriefField";
 import { Fig } from "./Fig";
 import { rowOf } from "./patches";
 import { Section } from "./Section";
@@ -20,9 +20,7 @@ export function RowChoices({ catalogue }: { catalogue: Catalogue }) {
   return (
     <Section
       title={t("rack.the-row")}
-      aside={
-        row.spacing === "air" ? <Fig name="row.span" /> : <Fig name="row.air" label={t("rack.air-between")} />
-      }
+      aside={row.spacing === "air" ? <Fig name="row.span" /> : <Fig name="row.air" />}
     >
       <RadioGroup.Root
         aria-label={t("rack.which-figure-worked-out-from-others")}
@@ -49,13 +47,7 @@ export function RowChoices({ catalogue }: { catalogue: Catalogue }) {
         </Line>
         {row.spacing === "air" ? (
           <Line name="pitch" label={t("rack.air")} loose={loose("pitch")}>
-            <BriefField
-              path="row.air"
-              label={t("rack.air")}
-              italic={loose("pitch")}
-              wide
-              className="flex-1"
-            />
+            <GapField italic={loose("pitch")} wide className="flex-1" />
           </Line>
         ) : (
           <Line name="pitch" loose={loose("pitch")}>

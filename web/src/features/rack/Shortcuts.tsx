@@ -1,13 +1,14 @@
 import { Dialog } from "../../ui/Dialog";
+import { useShown } from "./shown";
 import { t } from "../../messages";
 
-const KEYS: [string, string][] = [
-  ["+  and  −", t("rack.one-holder-more-or-fewer")],
-  ["← →", t("rack.on-holder-or-boards-end-one")],
-  ["↑ ↓", t("rack.on-holder-one-beside-in-ladder")],
+const keys = (holder: string): [string, string][] => [
+  ["+  and  −", t("rack.one-holder-more-or-fewer", { holder })],
+  ["← →", t("rack.on-holder-or-boards-end-one", { holder })],
+  ["↑ ↓", t("rack.on-holder-one-beside-in-ladder", { holder })],
   ["← → ↑ ↓", t("rack.on-rack-on-its-wall-one")],
-  ["Delete", t("rack.on-holder-let-go-its-pin")],
-  ["Enter", t("rack.on-holder-or-mark-its-working")],
+  ["Delete", t("rack.on-holder-let-go-its-pin", { holder })],
+  ["Enter", t("rack.on-holder-or-mark-its-working", { holder })],
   ["F", t("rack.fit-rack-in-window")],
   ["W", t("rack.show-whole-wall-down-floor")],
   ["S", t("rack.section-from-side-back")],
@@ -18,12 +19,13 @@ const KEYS: [string, string][] = [
 ];
 
 export function Shortcuts({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+  const holder = useShown((shown) => shown.design.holder);
   return (
     <Dialog open={open} onOpenChange={onOpenChange} title={t("rack.keys")}>
       <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-1.5">
-        {KEYS.map(([keys, does]) => (
-          <div key={keys} className="contents">
-            <dt className="hand font-semibold whitespace-nowrap">{keys}</dt>
+        {keys(holder).map(([pressed, does]) => (
+          <div key={pressed} className="contents">
+            <dt className="hand font-semibold whitespace-nowrap">{pressed}</dt>
             <dd>{does}</dd>
           </div>
         ))}

@@ -10,6 +10,7 @@ import {
   kindAtPatch,
   kindCountPatch,
   movePatch,
+  negated,
   pinPatch,
   removeKindPatch,
 } from "./patches";
@@ -35,6 +36,17 @@ const design = {
   },
   things: { kind: ["", "hat", ""] },
 } as unknown as Design;
+
+test("an overlap is a gap with the other sign, however it is written", () => {
+  const pairs = [
+    ["59 mm", "-59 mm"],
+    ["2 1/2 in - 1/4 in", "-2 1/2 in + 1/4 in"],
+    ["6-3/4 in", "-6-3/4 in"],
+    ["1'-2 1/2 in + 5 mm", "-1'-2 1/2 in - 5 mm"],
+    ["-12 mm", "12 mm"],
+  ];
+  for (const [text = "", turned] of pairs) expect(negated(text)).toBe(turned);
+});
 
 test("a dotted path becomes a merge patch", () => {
   expect(patchAt("row.ends.left", "2 in")).toEqual({ row: { ends: { left: "2 in" } } });
