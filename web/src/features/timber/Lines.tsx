@@ -20,19 +20,21 @@ export function Lines({ lines }: { lines: Line[] }) {
     await refresh();
   }
   return (
-    <ul className="text-small">
+    <ul className="@container text-small">
       {lines.map((line) => (
         <li key={keyOf(line)} className="border-t border-rule py-0.5 first:border-t-0">
-          <div className="flex items-start gap-1">
-            <span className="min-w-0 flex-1">
-              <Measure text={line.name} />
-              <span className="block text-fine text-soft">
+          <div className="flex items-start gap-1 @2xl:gap-4 @2xl:text-body">
+            <span className="min-w-0 flex-1 @2xl:flex @2xl:items-baseline">
+              <span className="@2xl:flex-1">
+                <Measure text={line.name} />
+              </span>
+              <span className="block text-fine text-soft @2xl:w-72 @2xl:text-plain">
                 {t("timber.needs", { need: line.need })}
                 {line.left && t("timber.left-over", { left: line.left })}
                 {/(only|out of)/.test(line.says) && <span className="text-care">, {line.says}</span>}
               </span>
             </span>
-            <span className="hand text-right whitespace-nowrap">{line.buy}</span>
+            <span className="hand text-right whitespace-nowrap @2xl:w-28">{line.buy}</span>
             <span className="hand w-20 text-right whitespace-nowrap">
               {line.known || line.timber ? (
                 line.total

@@ -10,6 +10,7 @@ import { useWidth } from "../../ui/useWidth";
 import { useSession, useShown } from "../rack/shown";
 import { useShortcuts } from "../rack/useShortcuts";
 import { AsSawn } from "./AsSawn";
+import { Shopping } from "./Shopping";
 import { GroupHead, Order, StickSays } from "./Sticks";
 import { StickDrawing } from "./StickDrawing";
 import { kindOf, lockPatch, movePatch, sticks, useTimber } from "./useTimber";
@@ -111,6 +112,7 @@ export function SawBench({ onHelp }: { onHelp: () => void }) {
           )}
         </div>
       ))}
+      {timber.data && <Shopping timber={timber.data} />}
       {timber.data && timber.data.unused.length > 0 && <Left sticks={timber.data.unused} />}
       {timber.data && timber.data.cut > 0 && <AsSawn room={Math.max(width - 44, 260)} />}
     </section>

@@ -1,6 +1,6 @@
 import { Link } from "react-router";
 
-import { api, reasonOf, timberUrl } from "../../api/client";
+import { api, reasonOf } from "../../api/client";
 import type { Design, Timber } from "../../api/types";
 import { Button } from "../../ui/Button";
 import { Checkbox } from "../../ui/Checkbox";
@@ -11,8 +11,6 @@ import { BriefField } from "../rack/BriefField";
 import { Note } from "../rack/Notes";
 import { Section } from "../rack/Section";
 import { useSession, useShown } from "../rack/shown";
-import { Files } from "./Files";
-import { Lines } from "./Lines";
 import { options, useRefresh, useStock, useTimber } from "./useTimber";
 import { useDraft } from "../../ui/useDraft";
 import { t } from "../../messages";
@@ -24,7 +22,7 @@ const TO_SIZE = [
 
 const cuttingOf = (design: Design) => design.brief.cutting;
 
-/** What it costs, what it is cut with, what to buy, and carrying it out. */
+/** What it costs, what it is cut with, and carrying it out. */
 export function TimberStage() {
   const timber = useTimber();
   const data = timber.data;
@@ -43,7 +41,6 @@ export function TimberStage() {
         </ol>
       )}
       <Saw timber={data} />
-      <Shopping timber={data} />
       <CarryOut timber={data} />
       <Section title={t("timber.take-care")}>
         <ul className="list-disc pl-5 text-small">
@@ -248,16 +245,6 @@ function Wish({ wish, parts, chosen }: { wish: WishText; parts: string[]; chosen
         </Checkbox>
       ))}
     </details>
-  );
-}
-
-function Shopping({ timber }: { timber: Timber }) {
-  const id = useShown((shown) => shown.rack.id);
-  return (
-    <Section title={t("timber.to-buy")}>
-      <Lines lines={timber.lines} />
-      <Files url={(kind) => timberUrl(id, kind)} />
-    </Section>
   );
 }
 
