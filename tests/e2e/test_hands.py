@@ -188,6 +188,14 @@ def test_a_finger_drags_what_a_mouse_does(phone: Page) -> None:
     saved(phone)
 
 
+def test_a_finger_need_not_meet_a_reading(phone: Page) -> None:
+    open_rack(phone, "Porch, waxed jackets")
+    reading = phone.get_by_role("button", name="Mark 2").bounding_box()
+    assert reading
+    phone.touchscreen.tap(reading["x"] + reading["width"] / 2, reading["y"] - 12)
+    expect(phone.get_by_label("Working of mark 2")).to_be_visible()
+
+
 def test_a_finger_moves_a_rack_on_its_wall_and_what_stands_there(phone: Page) -> None:
     open_rack(phone, "Porch, guests' jackets")
     phone.get_by_role("link", name="Wall").click()

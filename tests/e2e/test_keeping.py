@@ -237,6 +237,20 @@ def test_what_is_half_typed_is_there_after_back_and_a_reload(home: Page) -> None
     assert asked == ["beforeunload"]
 
 
+def test_a_form_that_is_half_filled_in_is_there_after_a_reload(home: Page) -> None:
+    home.get_by_role("link", name="Timber", exact=True).click()
+    add = home.get_by_role("button", name="Add a board")
+    long = home.get_by_label("long", exact=True)
+    add.click()
+    long.fill("1.83")
+    home.reload()
+    add.click()
+    expect(long).to_have_value("1.83")
+    home.get_by_role("button", name="Start afresh").click()
+    expect(long).to_have_value("")
+    expect(home.get_by_role("button", name="Start afresh")).to_have_count(0)
+
+
 def test_nothing_that_is_typed_is_cut(home: Page) -> None:
     open_rack(home, "Porch, felt hats")
     home.get_by_role("button", name="Check my marks").click()

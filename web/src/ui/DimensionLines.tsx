@@ -3,6 +3,7 @@ import { memo, useMemo } from "react";
 import type { Dimension } from "../api/types";
 import { placeDimensions, textWidth, type PlacedDimension } from "../drawing/dimensions";
 import { toScreenX, toScreenY, type Size, type View } from "../drawing/view";
+import { FingerTarget } from "./FingerTarget";
 import { Measure } from "./Measure";
 import { t } from "../messages";
 
@@ -31,13 +32,18 @@ export const DimensionLines = memo(function DimensionLines({
     });
     return placeDimensions(seen, view);
   }, [dimensions, view, size]);
-  return placed.map((one, index) => (
-    <Line
-      key={index}
-      placed={one}
-      {...(onOpen && one.dimension.figure in opens && { onOpen: () => onOpen(one.dimension.figure) })}
-    />
-  ));
+  const opening = ({ dimension }: PlacedDimension) =>
+    onOpen && dimension.figure in opens ? { onOpen: () => onOpen(dimension.figure) } : {};
+  return (
+    <>
+      {placed.map((one, index) => (
+        <FingerTarget key={index} x={one.textX} y={one.textY - 5} {...opening(one)} />
+      ))}
+      {placed.map((one, index) => (
+        <Line key={index} placed={one} {...opening(one)} />
+      ))}
+    </>
+  );
 });
 
 function Line({ placed, onOpen }: { placed: PlacedDimension; onOpen?: () => void }) {

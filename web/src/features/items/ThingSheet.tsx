@@ -7,6 +7,8 @@ import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { Input } from "../../ui/Input";
 import { Pick } from "../../ui/Pick";
+import { TypedBefore } from "../../ui/TypedBefore";
+import { useDraft } from "../../ui/useDraft";
 import { unitOf } from "../../ui/measures";
 import { Reader } from "../instruments/Reader";
 import { HowToMeasure, lengthOf, MEASURES, TAKES, type Measured } from "./MeasureFigure";
@@ -25,7 +27,7 @@ const as = (values: readonly string[]) => values.map((value) => ({ value, label:
 
 /** A thing of one's own: measured as it hangs, kept for every rack. */
 export function ThingSheet({ item, groups, shapes, onKept, onForget, onClose }: Props) {
-  const [columns, setColumns] = useState(item.columns);
+  const [columns, setColumns, letGo, found] = useDraft(`thing ${item.key}`, item.columns);
   const [lit, setLit] = useState<Measured | null>(null);
   /** What was looked at last: a reading goes there. */
   const [last, setLast] = useState<Measured>(MEASURES[0]);
@@ -41,7 +43,9 @@ export function ThingSheet({ item, groups, shapes, onKept, onForget, onClose }: 
     try {
       // A typical thing under another name is a new one.
       const key = item.own || text("name") === item.name ? item.key : null;
-      onKept(await api.keepItem(key, columns, unit));
+      const kept = await api.keepItem(key, columns, unit);
+      letGo();
+      onKept(kept);
     } catch (error) {
       const problem = error instanceof ProblemError ? error.problem : null;
       setErrors(Object.fromEntries((problem?.errors ?? []).map((one) => [one.field, one.message])));
@@ -55,6 +59,7 @@ export function ThingSheet({ item, groups, shapes, onKept, onForget, onClose }: 
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={item.name} wide>
       <form onSubmit={(event) => void keep(event)} className="flex flex-wrap gap-6">
+        <TypedBefore found={found} onAfresh={letGo} />
         <HowToMeasure strokes={item.scene.symbols[0]?.strokes ?? []} measures={item.measures} lit={lit} />
         <div className="flex w-96 grow flex-col gap-1">
           {input("name", word("name"))}
@@ -105,7 +110,16 @@ export function ThingSheet({ item, groups, shapes, onKept, onForget, onClose }: 
             <Button type="submit" look="act">
               {t("items.keep-as-measured")}
             </Button>
-            {onForget && <Button onClick={onForget}>{t("items.forget-it")}</Button>}
+            {onForget && (
+              <Button
+                onClick={() => {
+                  letGo();
+                  onForget();
+                }}
+              >
+                {t("items.forget-it")}
+              </Button>
+            )}
           </div>
         </div>
       </form>

@@ -2,6 +2,7 @@ import { useMemo } from "react";
 
 import { graduation, stagger } from "../../drawing/tape";
 import { toModelX, toScreenX, type Size, type View } from "../../drawing/view";
+import { FingerTarget } from "../../ui/FingerTarget";
 import { Measure } from "../../ui/Measure";
 import { useSession, useShown } from "./shown";
 import { t } from "../../messages";
@@ -98,6 +99,17 @@ export function Tape({ view, size, flipped, row }: Props) {
         shapeRendering="crispEdges"
         strokeWidth={spacing < 4 ? 0.8 : 2}
       />
+      {labels.map(
+        ({ x: at }, index) =>
+          (tiers[index] ?? -1) >= 0 && (
+            <FingerTarget
+              key={index}
+              x={at}
+              y={TOP - 12 - (tiers[index] ?? 0) * ROW_PX}
+              onOpen={() => openFigure(markKey(index, row))}
+            />
+          ),
+      )}
       {labels.map(({ text, x: at }, index) => {
         const tier = tiers[index] ?? -1;
         if (tier < 0) return null;

@@ -7,6 +7,8 @@ import { Checkbox } from "../../ui/Checkbox";
 import { Dialog } from "../../ui/Dialog";
 import { Input } from "../../ui/Input";
 import { Pick } from "../../ui/Pick";
+import { TypedBefore } from "../../ui/TypedBefore";
+import { useDraft } from "../../ui/useDraft";
 import { t, word } from "../../messages";
 
 interface Props {
@@ -38,18 +40,20 @@ const EMPTY: StickText = {
 
 /** A stick as measured: what it is, how long, and where its flaws are. */
 export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
-  const [text, setText] = useState<StickText>(
-    stick
+  const [draft, setDraft, letGo, found] = useDraft(`stick ${stick?.id ?? ""}`, {
+    text: stick
       ? {
           ...EMPTY,
           ...stick,
           flaws: stick.flaws.map(({ what, at, width, back }) => ({ what, at, width, back })),
         }
       : EMPTY,
-  );
-  const [many, setMany] = useState("1");
+    many: "1",
+  });
+  const { text, many } = draft;
   const [errors, setErrors] = useState<Record<string, string>>({});
-  const put = (change: Partial<StickText>) => setText((old) => ({ ...old, ...change }));
+  const put = (change: Partial<StickText>) =>
+    setDraft((old) => ({ ...old, text: { ...old.text, ...change } }));
   const flaws = text.flaws ?? [];
   // A rod is sold by its thread: a measured 7.9 mm is M8 or 5/16 in.
   const threaded = text.form === "threaded rod";
@@ -76,7 +80,9 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
       many: count,
     };
     try {
-      onKept(stick ? await api.changeStick(stick.id, body) : await api.addSticks(body));
+      const kept = stick ? await api.changeStick(stick.id, body) : await api.addSticks(body);
+      letGo();
+      onKept(kept);
     } catch (error) {
       setErrors(errorsOf(error, ""));
     }
@@ -88,6 +94,7 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
       title={stick ? t("timber.a-stick-on-hand") : t("timber.put-stick-on-rack")}
     >
       <div className="flex flex-col gap-1.5">
+        <TypedBefore found={found} onAfresh={letGo} />
         {!stick && (
           <div className="flex items-baseline justify-between">
             <span className="text-soft">{t("timber.begin-with")}</span>
@@ -167,7 +174,12 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
           onChange={(long) => put({ long })}
         />
         {!stick && (
-          <Input label={t("timber.how-many-alike")} value={many} error={errors["many"]} onChange={setMany} />
+          <Input
+            label={t("timber.how-many-alike")}
+            value={many}
+            error={errors["many"]}
+            onChange={(many) => setDraft((old) => ({ ...old, many }))}
+          />
         )}
         {flaws.map((flaw, index) => (
           <div key={index} className="grid grid-cols-2 items-baseline gap-x-4 border-l-2 border-care pl-2">
@@ -234,10 +246,23 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
         <Button look="act" onClick={() => onKeep()}>
           {t("timber.keep-it")}
         </Button>
-        <Button onClick={onClose}>{t("timber.leave-it")}</Button>
+        <Button
+          onClick={() => {
+            letGo();
+            onClose();
+          }}
+        >
+          {t("timber.leave-it")}
+        </Button>
         <span className="flex-1" />
         {onTaken && (
-          <Button look="bare" onClick={onTaken}>
+          <Button
+            look="bare"
+            onClick={() => {
+              letGo();
+              onTaken();
+            }}
+          >
             {t("timber.off-the-rack")}
           </Button>
         )}
