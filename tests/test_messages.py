@@ -194,6 +194,17 @@ def test_every_language_says_what_the_source_says(language: str) -> None:
     assert language == SOURCE or all(own[key] != SAID[SOURCE][key] for key in own)
 
 
+def test_americans_read_nothing_british() -> None:
+    british = re.compile(
+        r"(?i)favour|colour|neighbour|licence|\b(grey|metre|centre)|aluminium|plasterboard|skirting"
+        r"|\btimber\b|spanner"
+    )
+    for said in (SAID, SHOWN):
+        for key, forms in said[SOURCE].items():
+            for text in said["en-US"].get(key, forms):
+                assert not british.search(re.sub(r"{\w+}", "", text)), key
+
+
 def test_a_region_says_only_what_differs() -> None:
     for language, yard, parts, several in (
         ("en-GB", "timber yard", "1 part", "a, b and c"),

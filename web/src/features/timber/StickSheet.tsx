@@ -252,7 +252,7 @@ export function StickSheet({ stick, sold, onKept, onTaken, onClose }: Props) {
             onClose();
           }}
         >
-          {t("timber.leave-it")}
+          {t("timber.cancel")}
         </Button>
         <span className="flex-1" />
         {onTaken && (
