@@ -113,12 +113,19 @@ def test_in_inches_another_choice_and_a_thing_that_is_in_no_list(
     place.press("Escape")
     expect(place).to_have_value("48 in")
     acts.press(page.get_by_role("button", name="Draw this rack"))
-    expect(page.get_by_label("gap", exact=True)).to_have_value("-3 in")
+    overlap = page.get_by_label("overlap", exact=True)
+    expect(overlap).to_have_value("3 in")
     acts.press(page.get_by_role("button", name="Print and export"))
     assert template(page, "letter").startswith(b"%PDF")
     assert acts.done <= 4
     # 4 + 3 hooks on 48 in.
     assert page.get_by_label("count", exact=True).input_value() == "4"
+    overlap.fill("2 1/2 in - 1/4 in")
+    overlap.press("Enter")
+    expect(overlap).to_have_value("2 1/4 in")
+    overlap.fill("-1 in")  # the other way: they are apart
+    overlap.press("Enter")
+    expect(page.get_by_label("gap", exact=True)).to_have_value("1 in")
     page.goto(f"{bare.address}/new")
     page.get_by_label(SAID).fill("2 mugs on 1.2")
     expect(page.get_by_text("“1.2” cannot be read: write it like 7 coats on 48 in")).to_be_visible()

@@ -21,16 +21,17 @@ interface Props {
 export function GapField(props: Omit<Props, "path" | "label">) {
   const { change, press } = useSession();
   const gap = useShown(({ design }) => textAt(design, "row.air"));
-  if (!gap.startsWith("-")) return <BriefField path="row.air" label={t("rack.air")} {...props} />;
+  const apart = !gap.startsWith("-");
+  // One field for both: what is half typed outlasts a change from one to the other.
   return (
     <Field
       name="row.air"
-      label={t("rack.overlap")}
-      value={negated(gap)}
-      onCommit={(text) => change({ row: { air: negated(text) } })}
+      label={apart ? t("rack.air") : t("rack.overlap")}
+      value={apart ? gap : negated(gap)}
+      onCommit={(text) => change({ row: { air: apart ? text : negated(text) } })}
       onStep={(direction) =>
-        press("row.air", direction, (design, by) => ({
-          row: { air: stepped(textAt(design, "row.air"), design.tape.name, -by) },
+        press(`row.air ${apart}`, direction, (design, by) => ({
+          row: { air: stepped(textAt(design, "row.air"), design.tape.name, apart ? by : -by) },
         }))
       }
       {...props}
