@@ -279,11 +279,15 @@ function CarryOut({ timber }: { timber: Timber }) {
   return (
     <Section title={t("timber.when-it-is-sawn")}>
       <p className="text-small text-soft">
-        {!timber.groups.length
-          ? t("timber.all-is-cut-pieces", { n: timber.cut })
-          : left.length === 0
-            ? t("timber.nothing-worth-keeping-left-over")
-            : t("timber.back-to-the-timber-rack", { left: left.map(({ long }) => long).join(", ") })}
+        <Measure
+          text={
+            !timber.groups.length
+              ? t("timber.all-is-cut-pieces", { n: timber.cut })
+              : left.length === 0
+                ? t("timber.nothing-worth-keeping-left-over")
+                : t("timber.back-to-the-timber-rack", { left: left.map(({ long }) => long).join(", ") })
+          }
+        />
       </p>
       <div className="mt-1 flex items-end gap-2">
         <label className="flex-1 text-plain text-soft">
