@@ -51,7 +51,7 @@ def test_what_is_measured_is_told_at_once(client: TestClient, rack: Json) -> Non
     assert client.get(at).json()["says"] == "Nothing is measured yet."
     assert (
         write(client, rack, "measured", "131", "1")["says"]
-        == "1 of 6 measured, all as planned; the holes drift by 1 mm in the mean."
+        == "1 of 6 measured, all as planned; the holes are off by 1 mm on average."
     )
     off = write(client, rack, "measured", "40.4 cm", "2")
     assert (off["trouble"], off["says"]) == (["2"], "1 is off by more than a step of the tape.")

@@ -240,7 +240,7 @@ def test_each_row_of_a_panel_is_drawn_at_its_own_height() -> None:
     # Each from a real edge, though the strip is cut off above or below.
     for k, row in enumerate((upper, lower), 1):
         assert f"Cups, panel, row {k}" in text
-        assert f"its axis {cups.tape.write(row.across)} from the bottom edge" in text
+        assert f"its centre line {cups.tape.write(row.across)} from the bottom edge" in text
     assert upper.across - lower.across == upper.y - lower.y
     sheet = " ".join(text_of(write_shopsheet("Cups", cups, "a4")).split())
     for k, row in enumerate((upper, lower), 1):
