@@ -41,6 +41,18 @@ def test_seven_coats_on_a_short_wall_are_solved_in_three_ways() -> None:
     assert ways("enamel-mug", 17, 1200, "stile-pair") == [("fewer", told, 14)]
 
 
+def test_several_kinds_have_rows_of_their_own_or_each_its_share() -> None:
+    hangs = [(shipped_item("enamel-mug"), 9), (shipped_item("felt-hat"), 2)]
+    found = list(begin_within(starting(hangs, "1 mm", "rail"), Fraction(800)))
+    kinds = [
+        [[thing.kind for thing in row.row.things] for row in build(one.brief).rows] for one in found
+    ]
+    # Mugs take 115 each, so 6 are 690 and 7 are 805: nine are two rows of 5 and 4.
+    assert [one.how for one in found] == ["rows", "fewer"]
+    assert kinds[0] == [[""] * 5, [""] * 4, ["felt-hat"] * 2]
+    assert len(set(kinds[1][0])) == 2
+
+
 def test_soft_things_give_and_what_is_hard_or_hung_on_two_does_not() -> None:
     give = {entry.key: entry.item.gives for entry in shipped("metric")}
     assert (give["waxed-jacket"], give["enamel-mug"]) == (92, 0)

@@ -3,12 +3,14 @@ is to have it narrower.
 """
 
 from bisect import bisect_left
+from collections import Counter
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass, replace
 from functools import cached_property
 from math import ceil
 from typing import Literal
 
+from yardcliff.core.brief.rack_brief import MAIN
 from yardcliff.core.design.change import amend
 from yardcliff.core.findings.finding import Patch, Severity
 from yardcliff.core.rack import Rack
@@ -141,16 +143,29 @@ class _Narrower:
 
     @cached_property
     def _most(self) -> int:
-        """The most things that one row takes: fewer have more room, so it is found by halving."""
+        """The most things that one row takes: fewer have more room, so it is found by halving. Of
+        several kinds fewer may be the wider ones.
+        """
         counts = range(1, self.brief.row.count)
-        return bisect_left(counts, True, key=lambda count: not self._good(self._first(count)))
+        most = bisect_left(counts, True, key=lambda count: not self._good(self._first(count)))
+        while most and not self._good(self._first(most)):
+            most -= 1
+        return most
 
     def _first(self, count: int) -> Patch:
-        return {"row": self._row | {"count": count, "order": list(self.brief.row.order[:count])}}
+        """So many, of each kind its share."""
+        order = self.brief.row.order
+        kept = (
+            [order[(2 * k + 1) * len(order) // (2 * count)] for k in range(count)] if order else []
+        )
+        return {"row": self._row | {"count": count, "order": kept}}
 
     def _in_rows(self) -> Iterator[tuple[How, Patch, str, dict[str, str]]]:
-        """All of one kind in rows that each have room, one below the other; or stepped."""
-        if FAMILIES[self.brief.family].rows == "one" or self.brief.row.order:
+        """All in rows that each have room, one below the other; or stepped."""
+        if FAMILIES[self.brief.family].rows == "one":
+            return
+        if self.brief.row.order:
+            yield from self._by_kinds()
             return
         many = self.brief.row.count
         if self._most:
@@ -165,6 +180,35 @@ class _Narrower:
                 yield "rows", patch, "design.in-rows-for", {"rows": str(rows)}
                 return
         yield from self._staggered(many)
+
+    def _by_kinds(self) -> Iterator[tuple[How, Patch, str, dict[str, str]]]:
+        """Each kind in rows of its own, the main one above."""
+        many = Counter({MAIN: 0}) + Counter(self.brief.row.order)
+        kinds = sorted(many, key=lambda kind: kind != MAIN)
+        if kinds[0] != MAIN:
+            return
+        rows: list[tuple[str, int]] = []
+        for kind in kinds:
+            alone = _Narrower(self._alone(kind, many[kind] + 1), self.place, self.long)
+            if not alone._most:
+                return
+            each = ceil(many[kind] / ceil(many[kind] / alone._most))
+            rows += [(kind, min(each, many[kind] - k)) for k in range(0, many[kind], each)]
+        own: list[Patch] = [{"kind": kind, "count": count} for kind, count in rows[1:]]
+        patch: Patch = {
+            "row": self._row | {"order": [], "count": rows[0][1]},
+            "rows": {"count": len(rows), "own": [{}, *own]},
+        }
+        if len(rows) <= MOST_ROWS and self._good(patch):
+            yield "rows", patch, "design.in-rows-for", {"rows": str(len(rows))}
+
+    def _alone(self, kind: str, count: int) -> Brief:
+        """As many of one kind and nothing else."""
+        kinds = self.brief.kinds
+        others = dict.fromkeys(self.brief.others)
+        item = kinds[kind].model_dump(mode="json")
+        row = {"order": [], "count": count}
+        return amend(self.brief, {"item": item, "others": others, "row": row})
 
     def _staggered(self, many: int) -> Iterator[tuple[How, Patch, str, dict[str, str]]]:
         """In two rows of soft things, the lower one half a space over: neighbours overlap less than

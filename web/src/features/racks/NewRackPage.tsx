@@ -142,7 +142,7 @@ export function NewRackPage() {
         </div>
         <section
           aria-label={t("racks.your-answer")}
-          className="lg:sticky lg:top-0 lg:col-start-2 lg:row-span-2 lg:row-start-1 lg:max-h-dvh lg:self-start lg:overflow-y-auto lg:border-l-2 lg:border-ink lg:py-4 lg:pl-6"
+          className="lg:sticky lg:top-0 lg:col-start-2 lg:row-span-2 lg:row-start-1 lg:max-h-dvh lg:self-start lg:overflow-y-auto lg:border-l-2 lg:border-ink lg:pt-4 lg:pl-6"
         >
           {hangs.length === 0 ? (
             <p className="py-3 text-soft">{t("racks.press-what-hangs-as-many-kinds")}</p>
@@ -169,7 +169,7 @@ export function NewRackPage() {
                   {ways.length > 1 && <Ways ways={ways} chosen={way} onPick={setFamily} />}
                 </>
               )}
-              <div className="bottom-0 z-20 bg-paper py-3 max-lg:fixed max-lg:inset-x-0 max-lg:border-t-2 max-lg:border-ink max-lg:px-5 lg:sticky lg:-mb-4 lg:pb-4">
+              <div className="bottom-0 z-20 bg-paper py-3 max-lg:fixed max-lg:inset-x-0 max-lg:border-t-2 max-lg:border-ink max-lg:px-5 lg:sticky">
                 <p className="mb-1 text-plain text-soft" aria-live="polite">
                   {room && `${room.made}, ${room.size}. `}
                   <span className="max-lg:hidden">{t("racks.everything-can-be-changed-next")}</span>
