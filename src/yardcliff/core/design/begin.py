@@ -154,17 +154,21 @@ class _Narrower:
 
     def _first(self, count: int) -> Patch:
         """So many, of each kind its share."""
-        order = self.brief.row.order
-        kept = (
-            [order[(2 * k + 1) * len(order) // (2 * count)] for k in range(count)] if order else []
-        )
+        order = self._order
+        kept = [order[(2 * k + 1) * len(order) // (2 * count)] for k in range(count) if order]
         return {"row": self._row | {"count": count, "order": kept}}
+
+    @property
+    def _order(self) -> list[str]:
+        """The kinds in their order, to the last; nothing where there is one alone."""
+        row = self.brief.row
+        return [*row.order, *[MAIN] * (row.count - len(row.order))] if row.order else []
 
     def _in_rows(self) -> Iterator[tuple[How, Patch, str, dict[str, str]]]:
         """All in rows that each have room, one below the other; or stepped."""
         if FAMILIES[self.brief.family].rows == "one":
             return
-        if self.brief.row.order:
+        if self._order:
             yield from self._by_kinds()
             return
         many = self.brief.row.count
@@ -183,10 +187,10 @@ class _Narrower:
 
     def _by_kinds(self) -> Iterator[tuple[How, Patch, str, dict[str, str]]]:
         """Each kind in rows of its own, the main one above."""
-        many = Counter({MAIN: 0}) + Counter(self.brief.row.order)
-        kinds = sorted(many, key=lambda kind: kind != MAIN)
-        if kinds[0] != MAIN:
+        many = Counter(self._order)
+        if MAIN not in many:
             return
+        kinds = sorted(many, key=lambda kind: kind != MAIN)
         rows: list[tuple[str, int]] = []
         for kind in kinds:
             alone = _Narrower(self._alone(kind, many[kind] + 1), self.place, self.long)

@@ -10,7 +10,7 @@ export function Fig({ name, label }: { name: string; label?: string }) {
   return (
     <button
       type="button"
-      className="inline-flex min-h-6 items-baseline gap-1.5 pointer-coarse:min-h-touch"
+      className="inline-flex min-h-6 items-baseline gap-1.5 pointer-coarse:min-h-touch pointer-coarse:flex-wrap pointer-coarse:content-center"
       onClick={() => openFigure(name)}
       title={t("rack.show-the-working")}
     >
