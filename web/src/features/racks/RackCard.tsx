@@ -11,9 +11,10 @@ import { RackDrawing } from "../../ui/RackDrawing";
 import type { RackWrites } from "./useRackWrites";
 import { t } from "../../messages";
 
-/** Pixels per mm, and the widest a drawing may be. */
+/** Pixels per mm, and the widest and tallest a drawing may be. */
 const SCALE = 0.2;
 const WIDEST = 360;
+const TALLEST = 216;
 /** It is fetched before it comes into view, px. */
 const AHEAD = "700px";
 
@@ -49,7 +50,8 @@ export function RackCard({ rack, waiting, chosen, onChoose, writes }: Props) {
         />
         <Star rack={rack} writes={writes} />
       </div>
-      <span className="flex min-h-28 flex-1 items-start justify-center">
+      {/* As tall with its drawing as without: what comes later moves nothing under the pointer. */}
+      <span className="flex h-56 items-start justify-center">
         {data && <RackDrawing scene={data.scene} scale={scaleOf(data)} />}
       </span>
       <div className="mt-4 flex items-end gap-2">
@@ -118,8 +120,9 @@ function Star({ rack, writes }: Pick<Props, "rack" | "writes">) {
   );
 }
 
-/** All at one scale, but for what is wider than its card. */
-const scaleOf = ({ scene: { extent } }: RackSummary) => Math.min(SCALE, WIDEST / (extent.x1 - extent.x0));
+/** All at one scale, but for what is wider or taller than its card. */
+const scaleOf = ({ scene: { extent } }: RackSummary) =>
+  Math.min(SCALE, WIDEST / (extent.x1 - extent.x0), TALLEST / (extent.y1 - extent.y0));
 
 /** Whether it has been, or is about to be, in view. */
 function useSeen(element: React.RefObject<Element | null>): boolean {
