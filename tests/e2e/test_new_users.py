@@ -120,7 +120,10 @@ def test_in_inches_another_choice_and_a_thing_that_is_in_no_list(
     assert acts.done <= 4
     # 4 + 3 hooks on 48 in.
     assert page.get_by_label("count", exact=True).input_value() == "4"
-    overlap.fill("2 1/2 in - 1/4 in")
+    overlap.fill("two")
+    overlap.press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text("“two” as a length")
+    overlap.fill("2 1/2-1/4")
     overlap.press("Enter")
     expect(overlap).to_have_value("2 1/4 in")
     overlap.fill("-1 in")  # the other way: they are apart

@@ -126,7 +126,7 @@ def _apart(gap: Fraction, least: Fraction) -> tuple[str, Fraction, Fraction]:
     """What a gap is called, what it is, and what it may be at least; an overlap at most."""
     if gap >= 0:
         return tr("quantity.gap-left"), gap, least
-    return tr("quantity.overlap"), -gap, max(-least, Fraction(0))
+    return tr("quantity.overlap"), -gap, max(-least, NONE)
 
 
 def _gap(tape: Tape, air: Fraction, **changes: str) -> Fix:

@@ -273,5 +273,5 @@ def _even_air(row: Row) -> Figure:
         formula = tr("row.overlap.formula" if row.air < 0 else "row.air.formula")
         why = tr("row.boards-length-less-ends-things-themselves")
         return Figure("row.air", label, abs(row.air), formula, _inputs(row, "L a b"), why)
-    why = tr("row.clear-gap-between-neighbours-as-they")
+    why = tr("row.overlap.why" if row.air < 0 else "row.clear-gap-between-neighbours-as-they")
     return _given("row.air", label, abs(row.air), why)

@@ -61,7 +61,9 @@ _NUMBER = re.compile(
 _UNIT = re.compile(r"\s*(inches|inch|in|feet|foot|ft|mm|cm|m|''|′′|’’|[\"″”“'′’])(?![a-z])", re.I)
 
 
+_SIGN = re.compile(r"\s*([+\-−–])\s*")
 _OPERATOR = re.compile(r"\s*([+\-−–*×])\s*")
+_OPENED, _CLOSED = re.compile(r"\s*\("), re.compile(r"\s*\)")
 
 
 class LengthError(YardcliffError, ValueError):
@@ -80,8 +82,8 @@ def read(text: str, unit: Unit = "mm", *, exact: bool = False) -> Fraction:
     """Read a length or a sum of lengths; returns exact millimetres (may be negative).
 
     A bare number takes `unit`. Terms are added, subtracted and multiplied by plain numbers: `48 in
-    - 2*3/4 in`. What could be grouped thousands is asked about, unless `exact_text` wrote it
-    (`exact`). Raises `LengthError` quoting the text.
+    - 2*3/4 in`; brackets group lengths: `-(1 1/2 in - 1/4 in)`. What could be grouped thousands is
+    asked about, unless `exact_text` wrote it (`exact`). Raises `LengthError` quoting the text.
     """
     shown = text.strip()
     if not shown:
@@ -128,15 +130,20 @@ class _Reader:
     def fail(self, why: str) -> LengthError:
         return LengthError(self.shown, why, self.unit)
 
-    def sum(self) -> Fraction:
+    def sum(self, *, grouped: bool = False) -> Fraction:
+        """All that is left; of a group, as far as the bracket that closes it."""
         sign = 1
-        if lead := re.match(r"\s*([+\-−–])\s*", self.text):
+        if lead := _SIGN.match(self.text, self.at):
             sign, self.at = (1 if lead[1] == "+" else -1), lead.end()
         total = sign * self.product()
-        while self.at < len(self.text.rstrip()):
+        while grouped or self.at < len(self.text.rstrip()):
+            if grouped and (end := _CLOSED.match(self.text, self.at)):
+                self.at = end.end()
+                break
             operator = _OPERATOR.match(self.text, self.at)
             if not operator or operator[1] in "*×":
-                raise self.fail(tr("units.is-left-over", text=self.text[self.at :].strip()))
+                left = self.text[self.at :].strip() or "("
+                raise self.fail(tr("units.is-left-over", text=left))
             self.at = operator.end()
             total += self.product() if operator[1] == "+" else -self.product()
         return total
@@ -152,7 +159,12 @@ class _Reader:
         return value if is_length else value * _UNITS[self.unit]
 
     def term(self) -> tuple[Fraction, bool]:
-        """A number with its unit, or feet followed by inches; and whether a unit was written."""
+        """A number with its unit, feet followed by inches, or lengths in brackets; and whether a
+        unit was written.
+        """
+        if opened := _OPENED.match(self.text, self.at):
+            self.at = opened.end()
+            return self.sum(grouped=True), True
         start = self.at
         value = self.number()
         written = self.text[start : self.at].strip()

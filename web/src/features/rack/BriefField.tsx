@@ -1,6 +1,6 @@
 import { patchAt } from "../../api/patch";
 import { Field } from "../../ui/Field";
-import { negated, stepped, textAt } from "./patches";
+import { negated, stepped, textAt, unsigned } from "./patches";
 import { useSession, useShown } from "./shown";
 import { t } from "../../messages";
 
@@ -27,8 +27,12 @@ export function GapField(props: Omit<Props, "path" | "label">) {
     <Field
       name="row.air"
       label={apart ? t("rack.air") : t("rack.overlap")}
-      value={apart ? gap : negated(gap)}
-      onCommit={(text) => change({ row: { air: apart ? text : negated(text) } })}
+      value={apart ? gap : unsigned(gap)}
+      onCommit={async (text) => {
+        if (apart) return change({ row: { air: text } });
+        const said = await change({ row: { air: negated(text) } });
+        return said?.replace(negated(text), text) ?? null; // as it was typed
+      }}
       onStep={(direction) =>
         press(`row.air ${apart}`, direction, (design, by) => ({
           row: { air: stepped(textAt(design, "row.air"), design.tape.name, apart ? by : -by) },

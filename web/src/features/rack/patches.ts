@@ -42,15 +42,9 @@ export const ALIKE = "=";
 /** The kind that a rack begins with; the others have names. */
 export const MAIN = "";
 
-/** A length, or a sum of lengths, with the other sign; what joins feet or inches to their rest is no sign. */
-export function negated(text: string): string {
-  const sum = /^\s*[-−–+]/.test(text) ? text.trim() : `+${text.trim()}`;
-  const turned = sum.replace(
-    /(\d-\d+\s*\/|(?:['’′]|ft)-\d)|[-−–+]/g,
-    (sign, joined: string | undefined) => joined ?? (sign === "+" ? "-" : "+"),
-  );
-  return turned.replace(/^\+\s*/, "");
-}
+/** A length with the other sign, as the server reads it; and as it is written where it has one. */
+export const negated = (text: string) => `-(${text})`;
+export const unsigned = (text: string) => text.replace(/^-(?:\((.*)\)$)?/, "$1");
 
 export const rowsOf = (design: Design): RowsBrief => design.brief.rows;
 export const rowOf = (design: Design): RowBrief => design.brief.row;
