@@ -425,6 +425,19 @@ def test_a_longer_board_is_offered_where_the_wall_has_room_for_it() -> None:
         assert [fix.label for fix in finding.fixes] == labels
 
 
+def test_what_overlaps_is_measured_as_an_overlap() -> None:
+    # Six of 230 on 1100 stand 183 1/3 apart; hard ones may not overlap at all, soft ones as asked.
+    for brief, air, code, over, most in (
+        (COATS, "30 mm", "row.bump", Fraction(140, 3), 0),
+        (COATS, "-60 mm", "row.overlap", Fraction(140, 3), 92),
+        (MUGS, "-10 mm", "row.hard", 10, 0),
+    ):
+        length = {"length": "1100 mm"} if brief is COATS else {}
+        found = build(amend(brief, {"row": {"air": air, **length}})).findings
+        one = next(one for one in found if one.code == code)
+        assert (one.figure, one.value, one.limit) == ("overlap", over, most)
+
+
 @given(brief=briefs)
 @cases(150)
 def test_no_two_items_are_closer_than_the_air_unless_a_finding_says_so(brief: Brief) -> None:

@@ -144,13 +144,10 @@ class _Narrower:
     @cached_property
     def _most(self) -> int:
         """The most things that one row takes: fewer have more room, so it is found by halving. Of
-        several kinds fewer may be the wider ones.
+        several kinds fewer may be the wider ones: what is found has room, and may not be the most.
         """
         counts = range(1, self.brief.row.count)
-        most = bisect_left(counts, True, key=lambda count: not self._good(self._first(count)))
-        while most and not self._good(self._first(most)):
-            most -= 1
-        return most
+        return bisect_left(counts, True, key=lambda count: not self._good(self._first(count)))
 
     def _first(self, count: int) -> Patch:
         """So many, of each kind its share."""
