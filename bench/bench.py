@@ -56,7 +56,7 @@ WATCH = """
       channel.port2.postMessage(0);
     });
   });
-  seen.observe(document.querySelector("svg[aria-label='The wall']"),
+  seen.observe(document.querySelector("[data-stop=drawing]"),
     { subtree: true, attributes: true, attributeFilter: attributes });
 }); }
 """
@@ -158,7 +158,7 @@ def made(port: int, brief: Brief) -> str:
     return str(json.loads(connection.getresponse().read())["id"])
 
 
-HOOK = ["transform"]
+HOOK = ["style"]
 """What changes of the drawing when the hook in hand is drawn where the pointer is."""
 ROW = ["aria-valuetext", "aria-valuenow"]
 """The same when its row is worked out for that."""
@@ -171,8 +171,10 @@ def drag(page: Page, moves: int, until: list[str]) -> list[float]:
     x, y = band["x"] + band["width"] * 0.2, band["y"] + band["height"] / 2
     page.mouse.move(x, y)
     page.mouse.down()
+    page.mouse.move(x + 6, y)  # the first move takes it in hand
+    page.locator("[data-in-hand]").wait_for(state="attached")
     spent = []
-    for k in range(moves):
+    for k in range(1, moves + 1):
         page.evaluate(WATCH, until)
         page.mouse.move(x + 6 + (k % 12) * 3, y)
         spent.append(float(page.evaluate("window.painted")))

@@ -3,18 +3,7 @@ import { expect, test } from "vitest";
 import type { Dimension, Scene } from "../api/types";
 import { placeDimensions, textWidth } from "./dimensions";
 import { graduation, stagger } from "./tape";
-import {
-  alongRun,
-  fit,
-  onStep,
-  runOf,
-  snapped,
-  toModelX,
-  toScreenX,
-  toScreenY,
-  withMoved,
-  zoomed,
-} from "./view";
+import { alongRun, apart, fit, onStep, runOf, snapped, toModelX, toScreenX, toScreenY, zoomed } from "./view";
 
 const box = { x0: 0, y0: 500, x1: 1450, y1: 1700 };
 const view = fit(box, { width: 900, height: 600 }, { top: 60, right: 40, bottom: 40, left: 40 });
@@ -30,18 +19,23 @@ test("a place is written as whole tape steps", () => {
   expect(onStep(-4, { name: "1 mm", step_mm: 1 })).toBe("0*1 mm");
 });
 
-test("a hook in hand takes along what stands at its mark, and nothing else", () => {
+test("a hook in hand takes along what stands at its mark, and leaves the rest where it is", () => {
   const places = [[10, 5], [20, 5], [30, 5], [20, 1]]; // prettier-ignore
+  const strokes = [{ role: "board", d: "M0 0H40" }];
   const scene = {
+    strokes,
     symbols: [
-      { places, marks: [0, -1, 2] },
-      { places, marks: [0, 1, 2] },
+      { key: "hat", places, marks: [0, -1, 2] },
+      { key: "hook", places, marks: [0, 1, 2] },
     ],
   } as Scene;
-  const [items, hooks] = withMoved(scene, 1, 4, false).symbols;
-  expect(items).toBe(scene.symbols[0]);
-  expect(hooks?.places).toEqual([[10, 5], [24, 5], [30, 5], [20, 1]]); // prettier-ignore
-  expect(withMoved(scene, 2, -4, true).symbols[1]?.places[2]).toEqual([30, 1]);
+  const { rest, inHand } = apart(scene, 1);
+  expect(inHand).toMatchObject({ strokes: [], symbols: [{ key: "hook", places: [[20, 5]], marks: [1] }] });
+  expect(rest.symbols[0]).toBe(scene.symbols[0]);
+  expect(rest).toMatchObject({ strokes, symbols: [{}, { places: [[10, 5], [30, 5], [20, 1]], marks: [0, 2] }] }); // prettier-ignore
+  // What stands at no mark is nobody's.
+  expect(apart(scene, 2).inHand.symbols.map(({ places }) => places)).toEqual([[[30, 5]], [[30, 5]]]);
+  expect(apart(scene, 7).inHand.symbols).toEqual([]);
   expect(snapped(604.2, { name: "1/16 in", step_mm: 1.5875 })).toBeCloseTo(381 * 1.5875, 9);
 });
 

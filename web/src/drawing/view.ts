@@ -94,14 +94,18 @@ export const onStep = (mm: number, tape: Tape, nudge = 0) => `${stepsTo(mm, tape
 /** The same as it is drawn, mm. */
 export const snapped = (mm: number, tape: Tape) => stepsTo(mm, tape) * tape.step_mm;
 
-/** A scene with what stands at mark `mark` of its first row moved along that row, mm. */
-export function withMoved(scene: Scene, mark: number, by: number, up: boolean): Scene {
-  const symbols = scene.symbols.map((symbol) => {
-    if (!symbol.marks.includes(mark)) return symbol;
-    const places = symbol.places.map(([x, y], index): [number, number] =>
-      symbol.marks[index] !== mark ? [x, y] : up ? [x, y + by] : [x + by, y],
-    );
-    return { ...symbol, places };
-  });
-  return { ...scene, symbols };
+/** A scene in two: what stands at mark `mark` of its first row, and the rest. */
+export function apart(scene: Scene, mark: number): { inHand: Scene; rest: Scene } {
+  const part = (symbol: Scene["symbols"][number], held: boolean) => {
+    const ours = (_: unknown, index: number) => (symbol.marks[index] === mark) === held;
+    return { ...symbol, places: symbol.places.filter(ours), marks: symbol.marks.filter(ours) };
+  };
+  const at = scene.symbols.filter(({ marks }) => marks.includes(mark));
+  return {
+    inHand: { ...scene, strokes: [], symbols: at.map((symbol) => part(symbol, true)) },
+    rest: {
+      ...scene,
+      symbols: scene.symbols.map((symbol) => (at.includes(symbol) ? part(symbol, false) : symbol)),
+    },
+  };
 }

@@ -28,8 +28,9 @@ export function Handles({ view }: { view: View }) {
   const start = design.ends[0];
   const inHand = Math.min(chosen, marks.x.length - 1);
   const inHandX = marks.x[inHand] ?? 0;
-  const hand = useShown((shown) => shown.hand);
   const pinned = marks.pinned.includes(inHand);
+  // Its ring would come after what is in hand, with the row.
+  const ring = useShown((shown) => shown.hand === null) ? "focus-visible:[&>rect]:stroke-act" : "";
 
   const [back, onward] = up ? ["ArrowDown", "ArrowUp"] : ["ArrowLeft", "ArrowRight"];
   const onTape = (mm: number) => onStep(mm, design.tape);
@@ -137,8 +138,8 @@ export function Handles({ view }: { view: View }) {
         aria-valuemax={Math.round(design.length_mm)}
         aria-valuenow={Math.round(inHandX)}
         aria-valuetext={t("rack.from-the", { text: marks.text[inHand], start })}
-        className="outline-none focus-visible:[&>rect]:stroke-act"
-        transform={`translate(${toScreenX(along, hand?.mark === inHand ? hand.x : inHandX)} 0)`}
+        className={`outline-none ${ring}`}
+        transform={`translate(${toScreenX(along, inHandX)} 0)`}
         onKeyDown={onHolderKey}
       >
         <rect

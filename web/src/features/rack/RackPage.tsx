@@ -128,7 +128,7 @@ function Sheet({ catalogue, stage }: { catalogue: Catalogue; stage: Stage }) {
         <aside
           ref={aside}
           data-stop="choices"
-          className="border-ink bg-sheet md:w-[21rem] md:shrink-0 md:overflow-y-auto md:border-l-2"
+          className="border-ink bg-sheet md:isolate md:w-[21rem] md:shrink-0 md:overflow-y-auto md:border-l-2"
           aria-label={t("rack.choices")}
         >
           <Unhurried>

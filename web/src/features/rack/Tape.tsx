@@ -54,7 +54,7 @@ export function Tape({ view, size, flipped, row }: Props) {
   const left = toScreenX(view, 0);
   const right = toScreenX(view, length);
   return (
-    <svg className="h-[4.9rem] w-full" role="group" aria-label={t("rack.the-tape-with-the-marks")}>
+    <svg className="isolate h-[4.9rem] w-full" role="group" aria-label={t("rack.the-tape-with-the-marks")}>
       <rect
         x={left}
         y={TOP}
@@ -121,20 +121,19 @@ export function Tape({ view, size, flipped, row }: Props) {
             tabIndex={0}
             aria-label={t("rack.mark-show-the-working", { index: index + 1, readings: readings[index] })}
             className="group cursor-pointer outline-none"
+            transform={`translate(${at} ${TOP - 8 - tier * ROW_PX})`}
             onClick={open}
             onKeyDown={(event) => event.key === "Enter" && open()}
           >
             <rect
-              x={at - text.length * 3.5 - 3}
-              y={TOP - 19 - tier * ROW_PX}
+              x={text.length * -3.5 - 3}
+              y={-11}
               width={text.length * 7 + 6}
               height={14}
               className="fill-transparent stroke-transparent group-focus-visible:stroke-act"
               strokeWidth={2}
             />
             <text
-              x={at}
-              y={TOP - 8 - tier * ROW_PX}
               textAnchor="middle"
               className="hand fill-mark text-label font-semibold group-hover:underline"
             >

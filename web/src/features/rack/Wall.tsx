@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, type PointerEvent } from "react";
 
 import type { Scene } from "../../api/types";
-import { toScreenX, toScreenY, withMoved } from "../../drawing/view";
+import { apart, toScreenX, toScreenY, type View } from "../../drawing/view";
 import { Scene as SceneDrawing } from "../../ui/Scene";
 import { gripped } from "../../ui/grip";
 import { Measure } from "../../ui/Measure";
@@ -25,13 +25,11 @@ interface Props {
  */
 export function Wall({ control, scene, placing }: Props) {
   const front = useShown((shown) => shown.design.scene === scene);
-  const hand = useShown((shown) => shown.hand);
-  const handFrom = useShown(({ design, hand }) => hand && design.marks.x[hand.mark]);
-  const up = useShown((shown) => shown.design.up);
+  const mark = useShown((shown) => (front ? shown.hand?.mark : undefined));
   // What is in hand goes with the pointer; the row follows when it is worked out.
-  const drawn = useMemo(
-    () => (hand && handFrom != null && front ? withMoved(scene, hand.mark, hand.x - handFrom, up) : scene),
-    [scene, front, hand, handFrom, up],
+  const { inHand, rest } = useMemo(
+    () => (mark === undefined ? { inHand: null, rest: scene } : apart(scene, mark)),
+    [scene, mark],
   );
   const onWall = useShown((shown) => shown.design.on_wall);
   const { view, size, zoom, pan, window } = control;
@@ -71,61 +69,84 @@ export function Wall({ control, scene, placing }: Props) {
   const seen = ({ x }: { x: number }) => toScreenX(view, x) > 0 && toScreenX(view, x) < size.width;
   const floor = toScreenY(view, 0);
   return (
-    <svg
-      ref={svg}
-      className="absolute inset-0 h-full w-full select-none"
-      role="group"
-      aria-label={t("rack.the-wall")}
-    >
-      <rect
-        className={`cursor-grab active:cursor-grabbing ${face ? "fill-paper" : "fill-wall"}`}
-        width={size.width}
-        height={size.height}
-        onPointerDown={onPointerDown}
-        onPointerMove={onPointerMove}
-        onPointerUp={() => (from.current = null)}
-      />
-      {face && (
-        <rect
-          className="pointer-events-none fill-wall"
-          x={toScreenX(view, face.x0)}
-          y={toScreenY(view, face.y1)}
-          width={(face.x1 - face.x0) * view.scale}
-          height={(face.y1 - face.y0) * view.scale}
-        />
-      )}
-      {front && floor < size.height && (
-        <rect
-          y={floor}
-          width={size.width}
-          height={size.height - floor}
-          className="pointer-events-none fill-paper"
-        />
-      )}
-      <g
-        className="pointer-events-none"
-        transform={`translate(${view.tx} ${view.ty}) scale(${view.scale} ${-view.scale})`}
+    <>
+      <svg
+        ref={svg}
+        className="absolute inset-0 isolate h-full w-full select-none"
+        role="group"
+        aria-label={t("rack.the-wall")}
       >
-        <SceneDrawing scene={drawn} scale={view.scale} />
-      </g>
-      {scene.labels.filter(seen).map((label, index) => (
-        <text
-          key={index}
-          className={`hand pointer-events-none text-reading ${label.role === "force" ? "fill-stop font-semibold" : "fill-soft"}`}
-          textAnchor={label.anchor}
-          x={toScreenX(view, label.x)}
-          y={toScreenY(view, label.y)}
-        >
-          <Measure drawn text={label.text} />
-        </text>
-      ))}
-      <Dimensions
-        dimensions={front && placing && onWall ? onWall.dimensions : scene.dimensions}
-        view={view}
-        size={size}
-      />
-      {front && (placing ? <WallHandle view={view} /> : <Handles view={view} />)}
-      {front && <Flags view={view} />}
-    </svg>
+        <rect
+          className={`cursor-grab active:cursor-grabbing ${face ? "fill-paper" : "fill-wall"}`}
+          width={size.width}
+          height={size.height}
+          onPointerDown={onPointerDown}
+          onPointerMove={onPointerMove}
+          onPointerUp={() => (from.current = null)}
+        />
+        {face && (
+          <rect
+            className="pointer-events-none fill-wall"
+            x={toScreenX(view, face.x0)}
+            y={toScreenY(view, face.y1)}
+            width={(face.x1 - face.x0) * view.scale}
+            height={(face.y1 - face.y0) * view.scale}
+          />
+        )}
+        {front && floor < size.height && (
+          <rect
+            y={floor}
+            width={size.width}
+            height={size.height - floor}
+            className="pointer-events-none fill-paper"
+          />
+        )}
+        <g className="pointer-events-none" transform={inView(view)}>
+          <SceneDrawing scene={rest} scale={view.scale} />
+        </g>
+        {scene.labels.filter(seen).map((label, index) => (
+          <text
+            key={index}
+            className={`hand pointer-events-none text-reading ${label.role === "force" ? "fill-stop font-semibold" : "fill-soft"}`}
+            textAnchor={label.anchor}
+            x={toScreenX(view, label.x)}
+            y={toScreenY(view, label.y)}
+          >
+            <Measure drawn text={label.text} />
+          </text>
+        ))}
+        <Dimensions
+          dimensions={front && placing && onWall ? onWall.dimensions : scene.dimensions}
+          view={view}
+          size={size}
+        />
+        {front && (placing ? <WallHandle view={view} /> : <Handles view={view} />)}
+        {front && <Flags view={view} />}
+      </svg>
+      {inHand && <InHand scene={inHand} view={view} />}
+    </>
+  );
+}
+
+const inView = ({ tx, ty, scale }: View) => `translate(${tx} ${ty}) scale(${scale} ${-scale})`;
+
+/** What is in hand, in a layer of its own: to move it, nothing is painted anew. */
+function InHand({ scene, view }: { scene: Scene; view: View }) {
+  const by = useShown(({ hand, design }) => (hand ? hand.x - (design.marks.x[hand.mark] ?? hand.x) : 0));
+  const up = useShown((shown) => shown.design.up);
+  const [x, y] = up ? [0, -by * view.scale] : [by * view.scale, 0];
+  return (
+    <div
+      data-in-hand
+      aria-hidden
+      className="pointer-events-none absolute top-0 left-0 z-10 will-change-transform"
+      style={{ transform: `translate(${x}px, ${y}px)` }}
+    >
+      <svg className="size-px overflow-visible">
+        <g transform={inView(view)}>
+          <SceneDrawing scene={scene} scale={view.scale} />
+        </g>
+      </svg>
+    </div>
   );
 }

@@ -9,7 +9,12 @@ import { Session } from "./session";
 import { UnsentStore, waitingBySheet } from "../../api/unsent";
 
 const design = (count: number) =>
-  ({ count, brief: { row: { count } }, kept: { same: true } }) as unknown as Design;
+  ({
+    count,
+    brief: { row: { count } },
+    kept: { same: true },
+    marks: { x: [0, 0, count] },
+  }) as unknown as Design;
 const rack = (version: number, count = version) =>
   ({ id: "r", version, design: design(count), undo: "x", redo: null }) as unknown as Rack;
 const problem = (type: string) =>
@@ -198,7 +203,7 @@ test("of previews the newest wins, and a stored change overtakes them", async ()
   expect(shown().design.count).toBe(8);
 });
 
-test("what is in hand is shown at once, until its own answer is there or it is let go", async () => {
+test("what is in hand is shown at once, then where its own answer says, until it is let go", async () => {
   const answers: ((design: Design) => void)[] = [];
   vi.spyOn(line, "solve").mockImplementation(() => new Promise((resolve) => answers.push(resolve)));
   const at = (x: number) => session.preview({ row: { count: x } }, { mark: 2, x });
@@ -209,8 +214,8 @@ test("what is in hand is shown at once, until its own answer is there or it is l
   answers[0]?.(design(5));
   await vi.waitFor(() => expect(answers).toHaveLength(2));
   expect(shown()).toMatchObject({ design: { count: 5 }, hand: { mark: 2, x: 6 } });
-  answers[1]?.(design(6));
-  await vi.waitFor(() => expect(shown()).toMatchObject({ design: { count: 6 }, hand: null }));
+  answers[1]?.({ ...design(6), marks: { x: [0, 0, 6.5] } } as Design);
+  await vi.waitFor(() => expect(shown()).toMatchObject({ design: { count: 6 }, hand: { mark: 2, x: 6.5 } }));
   at(7);
   session.preview(null);
   expect(shown().hand).toBeNull();
@@ -218,6 +223,18 @@ test("what is in hand is shown at once, until its own answer is there or it is l
   vi.spyOn(api, "change").mockRejectedValue(problem("/problems/unreadable-brief"));
   await session.change({});
   expect(shown()).toMatchObject({ design: { count: 1 }, hand: null });
+});
+
+test("the row follows what is in hand now and then, and last of all where it came to rest", async () => {
+  const solve = vi
+    .spyOn(line, "solve")
+    .mockImplementation((_, __, patch) => Promise.resolve(design((patch.row as { count: number }).count)));
+  for (let x = 1; x <= 20; x++) {
+    session.preview({ row: { count: x } }, { mark: 2, x });
+    await new Promise((resolve) => setTimeout(resolve, 10));
+  }
+  await vi.waitFor(() => expect(shown().design.count).toBe(20));
+  expect(solve.mock.calls.length).toBeLessThanOrEqual(7);
 });
 
 test("what is tried while a change is being stored is tried on that change, and stays shown", async () => {

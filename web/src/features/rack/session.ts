@@ -14,6 +14,8 @@ import type { Hand, Shown } from "./state";
 import { t } from "../../messages";
 
 const LOOK_MS = 1500;
+/** How often the row follows what is in hand: to draw it more often would make what is in hand late. */
+const FOLLOW_MS = 40;
 
 const CHANGED = t("rack.this-rack-was-changed-in-another-2");
 
@@ -185,15 +187,23 @@ export class Session {
         if (wanted === null) this.showStored();
         continue;
       }
+      const pause = this.store.getState().hand && passed(FOLLOW_MS);
       try {
         const design = await line.solve(this.rack.id, (this.mine ?? this.rack.design).brief, wanted);
-        // What is in hand has gone on meanwhile, where there is a next.
-        if (this.tried) this.show(design, this.next === undefined ? null : this.store.getState().hand);
+        if (this.tried) this.show(design, this.handIn(design));
       } catch {
         /* The last good drawing stays; storing the change will say what is wrong. */
       }
+      await pause;
     }
     this.trying = false;
+  }
+
+  /** What is in hand stands where its own answer says, and has gone on meanwhile where there is a next. */
+  private handIn({ marks }: Design): Hand | null {
+    const { hand } = this.store.getState();
+    if (!hand || this.next !== undefined) return hand;
+    return { ...hand, x: marks.x[hand.mark] ?? hand.x };
   }
 
   private tell(outcome: Promise<Outcome>): void {
@@ -326,3 +336,5 @@ export class Session {
     this.store.setState(next);
   }
 }
+
+const passed = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));

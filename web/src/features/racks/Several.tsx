@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useId, useState } from "react";
+import { useEffect, useId, useState } from "react";
 import { Link } from "react-router";
 
 import { api, severalUrl } from "../../api/client";
@@ -39,9 +39,14 @@ export default function Several({ chosen, racks, writes, onAll, onNone }: Props)
   const favourites = chosen.every(({ filed }) => filed.favourite);
   const hung = chosen.every(({ wall }) => wall !== null);
   const done = chosen.every(({ filed }) => filed.done);
+  // Said at the root, not looked for by `:has`: that would be looked for again at each change of any page.
+  useEffect(() => {
+    const root = document.documentElement;
+    root.toggleAttribute("data-foot", true);
+    return () => void root.toggleAttribute("data-foot", false);
+  }, []);
   return (
     <section
-      data-foot
       aria-label={t("racks.the-chosen-racks")}
       className="sticky bottom-0 z-30 -mx-5 flex flex-wrap items-center gap-x-2 gap-y-1.5 border-t-2 border-ink bg-sheet px-5 py-2"
     >
