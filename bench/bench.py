@@ -61,6 +61,22 @@ WATCH = """
 }); }
 """
 
+# A page with nothing but a square that is moved: what any page on this machine has of a frame.
+EMPTY = """
+<body data-stop="drawing" style="margin: 0">
+<div data-band style="height: 60px; touch-action: none"></div>
+<div style="position: absolute; width: 20px; height: 20px; background: red; will-change: transform">
+</div>
+<script>
+const [band, square] = document.querySelectorAll("div");
+band.addEventListener("pointermove", ({ clientX, buttons }) => {
+  if (!buttons) return;
+  square.dataset.inHand = "";
+  square.style.transform = `translate(${clientX}px, 80px)`;
+});
+</script>
+"""
+
 FIRST_RACK = """
 window.firstRack = new Promise((resolve) => {
   const seen = new MutationObserver(() => {
@@ -93,12 +109,10 @@ def p95(values: list[float]) -> float:
     return statistics.quantiles(values, n=20)[-1]
 
 
-def report(what: str, value: float, goal: float, unit: str = "ms") -> None:
-    print(
-        f"{what:<58} {value:8.2f} {unit:<3} goal {goal:g} {unit}"
-        f" {'ok' if value <= goal else 'MISSED'}",
-        flush=True,
-    )
+def report(what: str, value: float, goal: float | None, unit: str = "ms") -> None:
+    """A figure against its goal; one without is what others are read against."""
+    kept = "" if goal is None else f"goal {goal:g} {unit} {'ok' if value <= goal else 'MISSED'}"
+    print(f"{what:<58} {value:8.2f} {unit:<3} {kept}".rstrip(), flush=True)
 
 
 def get(port: int, path: str) -> Any:
@@ -371,6 +385,10 @@ def in_browser(page: Page, port: int, mixed: Brief, rows: Brief) -> None:
     page.goto("about:blank")
     report("POST solve round trip, 12 hooks, p95", p95(round_trip(port, 12)), 10)
     report("POST solve round trip, 500 hooks, p95", p95(round_trip(port, 500)), 100)
+    empty = f"http://127.0.0.1:{port}/empty"
+    page.route(empty, lambda route: route.fulfill(body=EMPTY, content_type="text/html"))
+    page.goto(empty)
+    report("pointer move to a square painted, empty page, p95", p95(drag(page, 85, HOOK)), None)
     # Racks of the bench's own: what is built of a rack of the demo cannot be dragged.
     for name, brief, hook, row in (
         ("12 hooks", starting_brief("room-key", 12, "1/16 in"), 16.7, 33),
