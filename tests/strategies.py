@@ -115,13 +115,8 @@ VARIANTS: list[dict[str, Any]] = [
         "holder": {"kind": "hook", "screw_length": "60 mm", "gauge": "5.0"},
         "board": {"height": "40 mm"},
     },
-    {"family": "hole-rail", "hole": {"held": "60 mm"}, "rows": {"count": 3}},
-    {
-        "family": "hole-rail",
-        "hole": {"opening": "slot"},
-        "setback": "30 mm",
-        "back": {"place": "below"},
-    },
+    {"family": "hole-rail", "hole": {"held": "60 mm", "opening": "hole"}, "rows": {"count": 3}},
+    {"family": "hole-rail", "setback": "30 mm", "back": {"place": "below"}},
     {
         "family": "cradle",
         "cradle": {"depth": "19 mm", "held": "12 mm", "scoop": "4 mm"},

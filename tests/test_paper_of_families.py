@@ -215,7 +215,7 @@ def scanned(done: Design, above_edge: float) -> list[float]:
 
 
 def test_holes_are_drawn_at_their_true_size_on_the_template() -> None:
-    flasks = of("hole-rail")
+    flasks = design(amend(brief_of("hole-rail"), {"hole": {"opening": "hole"}}))
     # Two bores of 38 about 57 and 171, cut a hair above their middle where nothing else is drawn.
     lines = scanned(flasks, 45 + 8)
     half = (19**2 - 8**2) ** 0.5
@@ -225,11 +225,10 @@ def test_holes_are_drawn_at_their_true_size_on_the_template() -> None:
 
 
 def test_slots_run_to_the_front_edge_at_their_own_width() -> None:
-    slots = design(amend(brief_of("hole-rail"), {"hole": {"opening": "slot"}}))
-    lines = scanned(slots, 10)
+    lines = scanned(of("hole-rail"), 10)
     for edge in (57 - 19, 57 + 19, 171 - 19, 171 + 19):
         assert min(abs(x - edge) for x in lines) <= TRUE_MM
-    closed = scanned(of("hole-rail"), 10)
+    closed = scanned(design(amend(brief_of("hole-rail"), {"hole": {"opening": "hole"}})), 10)
     assert min(abs(x - (57 - 19)) for x in closed) > 5
 
 

@@ -143,12 +143,12 @@ def test_a_thing_hangs_on_its_holder_and_clear_of_the_board() -> None:
 
 
 def test_a_plan_shows_holes_as_bored_and_slots_open_to_the_front() -> None:
-    flasks = of("flask", 4)
+    flasks = of("flask", 4, hole={"opening": "hole"})
     assert flasks.plan
     (holder,) = (symbol for symbol in flasks.plan.symbols if symbol.of == "holder")
     xs, ys = zip(*points(holder.strokes[0].path), strict=True)
     assert (max(xs) - min(xs), max(ys) - min(ys)) == pytest.approx((38, 38))
-    slots = of("flask", 4, hole={"opening": "slot"}, setback="50 mm")
+    slots = of("flask", 4, setback="50 mm")
     assert slots.plan
     (holder,) = (symbol for symbol in slots.plan.symbols if symbol.of == "holder")
     xs, ys = zip(*points(holder.strokes[0].path), strict=True)

@@ -2460,7 +2460,7 @@ export interface components {
         /**
          * Hole
          * @description `held` is how thick things are where they are held (None: the thickest, as measured); `play`
-         *     goes around it.
+         *     goes around it. Into a slot goes whatever is thin there.
          */
         Hole: {
             /** @enum {string} */

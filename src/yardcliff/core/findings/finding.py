@@ -135,6 +135,7 @@ CODES: dict[str, Severity] = {
     "stile.lift": Severity.CARE,
     "held.unknown": Severity.CARE,
     "hole.size": Severity.STOP,
+    "hole.closed": Severity.STOP,
     "hole.falls": Severity.STOP,
     "hole.edge": Severity.STOP,
     "hole.web": Severity.CARE,

@@ -40,10 +40,10 @@ ZERO = Fraction(0)
 
 class Hole(Frozen):
     """`held` is how thick things are where they are held (None: the thickest, as measured); `play`
-    goes around it.
+    goes around it. Into a slot goes whatever is thin there.
     """
 
-    opening: Literal["hole", "slot"] = "hole"
+    opening: Literal["hole", "slot"] = "slot"
     play: Gap = usual("2 mm", "1/16 in")
     held: Size | None = None
     seat: Literal["plain", "countersunk"] = "plain"
@@ -194,6 +194,17 @@ def _findings(
     hole: Hole, ground: Ground, items: tuple[Item, ...], thick: Fraction, bit: Fraction
 ) -> Iterable[Finding]:
     yield from check_held(hole.held, items, thick, "hole", ground)
+    necked = next((item for item in items if item.grip == "neck"), None)
+    if necked and hole.opening == "hole":
+        yield Finding(
+            "hole.closed",
+            necked.name.capitalize(),
+            tr("hole.closed", plural=necked.plural),
+            tr("ways.opening"),
+            tr("ways.holes"),
+            tr("ways.edge-slots"),
+            fixes=(Fix(tr("fix.edge-slots"), {"hole": {"opening": "slot"}}),),
+        )
     if bit < thick + hole.play:
         largest = bit - hole.play
         yield Finding(
