@@ -66,6 +66,12 @@ def test_places_stand_at_the_axes_and_dimensions_measure_them(brief: Brief) -> N
             assert dimension.end - dimension.start == pytest.approx(float(done.rack.row.length))
         if dimension.figure == "hung":
             assert (dimension.start, dimension.end) == (0, float(brief.hung))
+        if dimension.figure == "item" and not done.rack.up:  # of a thing that hangs just above it
+            lowest = min(rows, key=lambda one: one.y)
+            assert dimension.start in {
+                float(lowest.x + centre - thing.reach.left)
+                for thing, centre in zip(lowest.row.things, lowest.row.centres, strict=True)
+            }
         # What is written is the span that is drawn, on this tape.
         drawn = Fraction(round((dimension.end - dimension.start) * 10**6), 10**6)
         assert abs(done.tape.round(drawn) - drawn) <= done.tape.step / 2

@@ -126,15 +126,16 @@ def _along_the_wall(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:
         found.append(
             x(first, second, 1, "row.pitch" if even else "", tape.write(row.axes[1] - row.axes[0]))
         )
-    # One thing's width, and the air beside it where that is least.
-    k = row.clear.index(row.air) if row.count > 1 else 0
-    thing, centre = row.things[k], row.centres[k]
-    edges = centre - thing.reach.left, centre + thing.reach.right
-    if row.count > 1 and row.air > 0:
-        found.append(
-            width(float(edges[1]), float(edges[1] + row.air), "row.air", tape.write(row.air))
-        )
-    found.append(width(float(edges[0]), float(edges[1]), "item", tape.write(thing.reach.across)))
+    # One thing's width, and the air beside it where that is least, of the row they are drawn under.
+    lowest = min(rack.rows, key=lambda one: one.y)
+    under = lowest.row
+    k = under.clear.index(under.air) if under.count > 1 else 0
+    reach, centre = under.things[k].reach, lowest.at(under.centres[k])[0]
+    start, end = float(centre - reach.left), float(centre + reach.right)
+    if under.count > 1 and under.air > 0:
+        known = "row.air" if under.air == row.air else ""
+        found.append(width(end, end + float(under.air), known, tape.write(under.air)))
+    found.append(width(start, end, "item", tape.write(reach.across)))
     bottom, height = float(part.y), float(part.height)
     found.append(
         Dimension("y", bottom, bottom + height, extent.x0, -1, 1, tape.write(part.height), "board")
@@ -150,11 +151,11 @@ def _along_the_wall(rack: Rack, tape: Tape, extent: Box) -> list[Dimension]:
     found.append(
         Dimension("y", 0, float(hung), extent.x1, 1, 3 if several else 1, tape.write(hung), "hung")
     )
-    for upper, under in pairwise(rack.rows):
-        drop = upper.y - under.y
+    for upper, lower in pairwise(rack.rows):
+        drop = upper.y - lower.y
         found.append(
             Dimension(
-                "y", float(under.y), float(upper.y), extent.x1, 1, 2, tape.write(drop), "rows.drop"
+                "y", float(lower.y), float(upper.y), extent.x1, 1, 2, tape.write(drop), "rows.drop"
             )
         )
     return found
