@@ -80,6 +80,19 @@ def test_places_stand_at_the_axes_and_dimensions_measure_them(brief: Brief) -> N
     assert wall.y0 == 0
 
 
+def test_a_gap_below_is_the_lowest_rows_and_has_no_other_rows_working() -> None:
+    rows = {"count": 2, "own": [{"kind": "="}, {"kind": "", "count": 4}]}
+    glasses = amend(
+        starting_brief("stem-glass", 5, "1 mm"), {"row": {"length": "800 mm"}, "rows": rows}
+    )
+    # Four glasses of 84, 200 apart: the first from 58 to 142. Those above have gaps of 76.
+    assert [
+        (one.start, one.end, one.text, one.figure)
+        for one in design(glasses).scene.dimensions
+        if (one.axis, one.side) == ("x", -1)
+    ] == [(142, 258, "116 mm", ""), (58, 142, "84 mm", "item")]
+
+
 def test_the_datum_corner_is_red_at_the_left_top_of_the_board() -> None:
     done = design(starting_brief("towel", 2, "1 mm"))
     board = done.rack.parts[0]

@@ -181,7 +181,7 @@ def suits(items: tuple[Item, ...]) -> Fitness:
     return of_grips(
         items,
         ("neck",),
-        tr("ways.held-by-neck-in-hole-or"),
+        tr("ways.slides-into-slot-by-its-neck"),
         tr("ways.what-thin-where-held-can-hang"),
     )
 
@@ -196,11 +196,11 @@ def choices(_: HoleRailBrief) -> tuple[Section, ...]:
                     "hole.opening",
                     tr("ways.opening"),
                     (
-                        Option("hole", tr("ways.holes"), tr("ways.lift-in-from-above-strongest")),
+                        Option("hole", tr("ways.holes"), tr("ways.for-what-thin-down-to-its-head")),
                         Option(
                             "slot",
                             tr("ways.edge-slots"),
-                            tr("ways.slide-in-from-front-no-headroom"),
+                            tr("ways.slides-in-from-front-no-headroom"),
                         ),
                     ),
                 ),

@@ -44,7 +44,7 @@ function Against({ log }: { log: Log }) {
         <dt />
         <dd className="text-right text-soft">{t("log.planned")}</dd>
         <dd className="text-right text-soft">{t("log.really")}</dd>
-        <dt className="text-soft">{t("log.time-2")}</dt>
+        <dt className="text-soft">{t("log.at-the-bench")}</dt>
         <dd className="hand text-right">{log.planned_hours}</dd>
         <dd className="hand text-right">{log.hours || "—"}</dd>
         <dt className="text-soft">{t("log.money")}</dt>
